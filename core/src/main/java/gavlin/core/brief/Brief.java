@@ -1,0 +1,66 @@
+package gavlin.core.brief;
+
+import gavlin.core.codec.PictureType;
+import gavlin.core.geometry.Ratio;
+import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Size;
+import java.util.List;
+
+/**
+ * What a slot asks of a file.
+ *
+ * @param size exact pixels at density 1; null when only a ratio is asked
+ * @param ratio null when a size is asked
+ * @param maxWidth with a ratio, the widest size wanted, px
+ * @param densities pixel densities wanted, such as 1 and 2
+ * @param types allowed, in the sheet's order
+ * @param weight null for no limit
+ */
+public record Brief(
+        Size size,
+        Ratio ratio,
+        int maxWidth,
+        List<Integer> densities,
+        List<PictureType> types,
+        Transparency transparency,
+        WeightLimit weight,
+        Rule rule,
+        Shape shape) {
+    public enum Transparency {
+        REQUIRED,
+        ALLOWED,
+        FORBIDDEN
+    }
+
+    public enum Shape {
+        RECTANGLE,
+        ROUNDED,
+        CIRCLE
+    }
+
+    /** The exact size of a rendition of this picture at density 1. */
+    public Size sizeFor(Size picture) {
+        return size != null ? size : ratio.largestInside(picture, maxWidth);
+    }
+
+    /** The types that a rendition may have: those allowed that Gavlin writes and that can hold what the slot needs. */
+    public List<PictureType> usableTypes() {
+        return types.stream()
+                .filter(PictureType::canBeWritten)
+                .filter(t -> transparency != Transparency.REQUIRED || t.canHoldAlpha())
+                .toList();
+    }
+
+    /** The limit in bytes; {@link Long#MAX_VALUE} when there is none. */
+    public long maxBytes() {
+        return weight == null ? Long.MAX_VALUE : weight.maxBytes();
+    }
+
+    /** What is asked, in a few characters: {@code 1920×480}, {@code 4:1}. */
+    public String sizeLabel() {
+        if (size != null) {
+            return size.label();
+        }
+        return maxWidth < Size.MAX ? ratio + " up to " + maxWidth + " px" : ratio.toString();
+    }
+}

@@ -1,0 +1,88 @@
+package gavlin.core.brief;
+
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Size;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.DoubleStream;
+
+/** The part of a slot that no showing lays anything over, and so where the focal point should land. */
+public final class OpenArea {
+    /** Less than this share of the slot is no place to aim at. */
+    private static final double LEAST_SHARE = 0.1;
+
+    private OpenArea() {}
+
+    /** The largest rectangle of the slot that is open in every showing, slot px; the whole slot when nothing is in the way. */
+    public static Box of(List<Showing> showings, Size slot) {
+        List<Box> covered = new ArrayList<>();
+        for (Showing showing : showings) {
+            Box placed = showing.objectFit().place(slot, showing.box());
+            for (Obstruction obstruction : showing.obstructions()) {
+                Box inSlot = obstruction.box().carry(placed, slot.box()).intersect(slot.box());
+                if (!inSlot.isEmpty()) {
+                    covered.add(inSlot);
+                }
+            }
+        }
+        return largestOpen(covered, slot.box());
+    }
+
+    /** The centre of the open area as fractions of the slot; the slot's own centre when hardly anything is open. */
+    public static FocalPoint aim(List<Showing> showings, Size slot) {
+        Box open = of(showings, slot);
+        if (open.area() < LEAST_SHARE * slot.pixels()) {
+            return FocalPoint.CENTRE;
+        }
+        return new FocalPoint(
+                (open.x() + open.width() / 2) / slot.width(), (open.y() + open.height() / 2) / slot.height());
+    }
+
+    /** Largest empty rectangle: for each band between two edges, the longest run of columns that nothing in it covers. */
+    private static Box largestOpen(List<Box> covered, Box whole) {
+        double[] ys = edges(covered.stream().flatMapToDouble(b -> DoubleStream.of(b.y(), b.bottom())), whole.height());
+        double[] xs = edges(covered.stream().flatMapToDouble(b -> DoubleStream.of(b.x(), b.right())), whole.width());
+        Box best = Box.EMPTY;
+        for (int top = 0; top + 1 < ys.length; top++) {
+            boolean[] blocked = new boolean[xs.length - 1];
+            for (int bottom = top + 1; bottom < ys.length; bottom++) {
+                block(blocked, covered, xs, ys[bottom - 1], ys[bottom]);
+                Box run = longestRun(blocked, xs, ys[top], ys[bottom] - ys[top]);
+                best = run.area() > best.area() ? run : best;
+            }
+        }
+        return best;
+    }
+
+    private static double[] edges(DoubleStream inner, double end) {
+        return DoubleStream.concat(DoubleStream.of(0, end), inner)
+                .sorted()
+                .distinct()
+                .toArray();
+    }
+
+    private static void block(boolean[] blocked, List<Box> covered, double[] xs, double top, double bottom) {
+        for (Box box : covered) {
+            if (box.y() < bottom && box.bottom() > top) {
+                int from = Arrays.binarySearch(xs, box.x());
+                int to = Arrays.binarySearch(xs, box.right());
+                Arrays.fill(blocked, from, to, true);
+            }
+        }
+    }
+
+    private static Box longestRun(boolean[] blocked, double[] xs, double y, double height) {
+        Box best = Box.EMPTY;
+        int start = 0;
+        for (int i = 0; i <= blocked.length; i++) {
+            if (i == blocked.length || blocked[i]) {
+                double width = xs[i] - xs[start];
+                best = width > best.width() ? new Box(xs[start], y, width, height) : best;
+                start = i + 1;
+            }
+        }
+        return best;
+    }
+}

@@ -1,0 +1,218 @@
+package gavlin.core.brief;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import gavlin.core.brief.SlotSheetFaults.Fault;
+import gavlin.core.codec.PictureType;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.ObjectFit;
+import gavlin.core.geometry.Ratio;
+import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Size;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.StreamSupport;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Reads slot sheets: JSON (RFC 8259), checked against the published JSON Schema and then for what a schema can't say. All
+ * faults are reported together.
+ */
+public final class SlotSheetReader {
+    public static final int MAX_BYTES = 2_000_000;
+    private static final int MAX_DEPTH = 24;
+    private static final String SCHEMA_FILE = "slot-sheet-1.schema.json";
+    private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(MAX_DEPTH)
+                            .maxDocumentLength(MAX_BYTES)
+                            .build())
+                    .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                    .build())
+            .build();
+    private static final Schema SCHEMA = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(schemaText(), InputFormat.JSON);
+
+    private SlotSheetReader() {}
+
+    /** The JSON Schema of version 1, as published. */
+    public static String schemaText() {
+        try (InputStream in = SlotSheetReader.class.getResourceAsStream("/gavlin/brief/" + SCHEMA_FILE)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the schema is missing from the build", e);
+        }
+    }
+
+    /** @throws SlotSheetFaults with every fault and its place */
+    public static SlotSheet read(String json) {
+        if (json.length() > MAX_BYTES) {
+            throw fault("", "is larger than " + MAX_BYTES + " bytes");
+        }
+        JsonNode sheet;
+        try {
+            sheet = JSON.readTree(json);
+        } catch (JacksonException e) {
+            throw fault("", "is not JSON: " + e.getOriginalMessage());
+        }
+        List<Fault> faults = new ArrayList<>();
+        SCHEMA.validate(sheet)
+                .forEach(error ->
+                        faults.add(new Fault(pointer(error.getInstanceLocation().toString()), error.getMessage())));
+        if (!faults.isEmpty()) {
+            throw new SlotSheetFaults(faults);
+        }
+        new SlotSheetCheck(sheet, faults).run();
+        if (!faults.isEmpty()) {
+            throw new SlotSheetFaults(faults);
+        }
+        return new SlotSheet(
+                sheet.at("/theme/name").asString(),
+                sheet.at("/theme/version").asString(""),
+                list(sheet.path("sections"))
+                        .map(s -> new SlotSheet.Section(
+                                s.path("id").asString(), s.path("name").asString()))
+                        .toList(),
+                list(sheet.path("slots")).map(SlotSheetReader::slot).toList(),
+                list(sheet.path("pages")).map(SlotSheetReader::page).toList());
+    }
+
+    private static Slot slot(JsonNode node) {
+        return new Slot(
+                node.path("id").asString(),
+                node.path("name").asString(),
+                constant(Slot.Kind.class, node, "kind", null),
+                brief(node),
+                node.path("standsInFor").asString(null),
+                node.path("sections").asString("").equals("may-override"),
+                list(node.path("statements"))
+                        .map(s -> new Statement(
+                                s.path("says").asString(),
+                                s.path("source").asString(),
+                                s.path("date").asString(null)))
+                        .toList(),
+                list(node.path("showings")).map(SlotSheetReader::showing).toList());
+    }
+
+    private static Brief brief(JsonNode node) {
+        JsonNode size = node.path("size");
+        JsonNode ratio = node.path("ratio");
+        JsonNode weight = node.path("weight");
+        return new Brief(
+                ratio.isString()
+                        ? null
+                        : new Size(
+                                size.path("width").asInt(), size.path("height").asInt()),
+                ratio.isString() ? Ratio.parse(ratio.asString()) : null,
+                size.path("width").asInt(Size.MAX),
+                node.has("densities")
+                        ? list(node.path("densities"))
+                                .map(JsonNode::asInt)
+                                .sorted()
+                                .toList()
+                        : List.of(1),
+                list(node.path("types"))
+                        .map(JsonNode::asString)
+                        .map(PictureType::ofWord)
+                        .toList(),
+                constant(Brief.Transparency.class, node, "transparency", Brief.Transparency.ALLOWED),
+                weight.isObject()
+                        ? new WeightLimit(
+                                weight.path("limit").asDouble(),
+                                WeightLimit.Unit.valueOf(weight.path("unit").asString()))
+                        : null,
+                constant(Rule.class, node, "rule", Rule.COVER),
+                constant(Brief.Shape.class, node, "shape", Brief.Shape.RECTANGLE));
+    }
+
+    private static Showing showing(JsonNode node) {
+        String[] position =
+                node.path("objectPosition").asString("50% 50%").replace("%", "").split(" ");
+        return new Showing(
+                node.path("id").asString(),
+                node.path("name").asString(),
+                node.path("page").asString(null),
+                node.at("/screen/width").asInt(0),
+                new Box(
+                        0,
+                        0,
+                        node.at("/box/width").asDouble(),
+                        node.at("/box/height").asDouble()),
+                new ObjectFit(
+                        constant(Rule.class, node, "objectFit", Rule.COVER),
+                        Double.parseDouble(position[0]) / 100,
+                        Double.parseDouble(position[1]) / 100),
+                colour(node.path("background"), 0xffffff),
+                list(node.path("obstructions"))
+                        .map(SlotSheetReader::obstruction)
+                        .toList());
+    }
+
+    private static Obstruction obstruction(JsonNode node) {
+        return new Obstruction(
+                node.path("name").asString(),
+                node.path("kind").asString().equals("words"),
+                box(node.path("box")),
+                node.path("text").asString(""),
+                node.path("size").asDouble(16),
+                node.path("weight").asInt(400),
+                colour(node.path("ink"), 0));
+    }
+
+    private static PagePlan page(JsonNode node) {
+        return new PagePlan(
+                node.path("id").asString(),
+                node.path("name").asString(),
+                node.path("width").asInt(),
+                node.path("height").asInt(),
+                list(node.path("slots"))
+                        .map(p -> new PagePlan.Place(
+                                p.path("slot").asString(),
+                                p.path("showing").asString(),
+                                p.path("x").asDouble(),
+                                p.path("y").asDouble()))
+                        .toList());
+    }
+
+    static Box box(JsonNode node) {
+        return new Box(
+                node.path("x").asDouble(),
+                node.path("y").asDouble(),
+                node.path("width").asDouble(),
+                node.path("height").asDouble());
+    }
+
+    static java.util.stream.Stream<JsonNode> list(JsonNode array) {
+        return StreamSupport.stream(array.spliterator(), false);
+    }
+
+    private static int colour(JsonNode node, int otherwise) {
+        return node.isString() ? Integer.parseInt(node.asString().substring(1), 16) : otherwise;
+    }
+
+    private static <E extends Enum<E>> E constant(Class<E> type, JsonNode node, String member, E otherwise) {
+        return node.has(member)
+                ? Enum.valueOf(type, node.path(member).asString().toUpperCase(Locale.ROOT))
+                : otherwise;
+    }
+
+    private static String pointer(String location) {
+        return location.startsWith("$") ? location.substring(1).replace('.', '/') : location;
+    }
+
+    private static SlotSheetFaults fault(String pointer, String says) {
+        return new SlotSheetFaults(List.of(new Fault(pointer, says)));
+    }
+}

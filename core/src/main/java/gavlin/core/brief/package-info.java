@@ -1,0 +1,2 @@
+/** What a slot asks: slot sheets, read and checked, and the slots, showings and page plans they describe. */
+package gavlin.core.brief;

@@ -1,0 +1,319 @@
+package gavlin.core.codec;
+
+import gavlin.core.codec.PictureRefused.Reason;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.RowSink;
+import java.awt.Point;
+import java.awt.color.ColorSpace;
+import java.awt.image.BufferedImage;
+import java.awt.image.ColorModel;
+import java.awt.image.ComponentColorModel;
+import java.awt.image.DataBuffer;
+import java.awt.image.DataBufferByte;
+import java.awt.image.PixelInterleavedSampleModel;
+import java.awt.image.Raster;
+import java.awt.image.SampleModel;
+import java.awt.image.WritableRaster;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import javax.imageio.IIOException;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
+import javax.imageio.ImageReader;
+
+/**
+ * JPEG, ITU-T T.81, 8 bits a sample: baseline and progressive, grey, YCbCr, RGB, CMYK and YCCK. The markers are walked
+ * here, from the first to the end-of-image; the entropy-coded data is decoded by the JDK's reader, which is given only
+ * the parts it needs, so that no metadata of a stranger reaches it.
+ *
+ * <p>Memory: the rows stream through a destination of one row, whatever the picture's height; CMYK and YCCK are read whole,
+ * 4 bytes a pixel.
+ */
+final class JpegFormat implements PictureReader.Format {
+    private static final int START_OF_SCAN = 0xda;
+    private static final int END_OF_IMAGE = 0xd9;
+    private static final int MAX_ICC_BYTES = 8_000_000;
+    private static final String ICC_NAME = "ICC_PROFILE\0";
+
+    /** What the markers say. */
+    private static final class Markers {
+        Size size;
+        int components;
+        int scans;
+        int adobeTransform = -1;
+        final TreeMap<Integer, byte[]> iccParts = new TreeMap<>();
+        /** Start and end of each stretch of the file that decoding needs. */
+        final List<int[]> needed = new ArrayList<>();
+    }
+
+    @Override
+    public Header inspect(Bytes file, Limits limits) {
+        Markers markers = walk(file, limits);
+        return new Header(
+                PictureType.JPEG,
+                markers.size,
+                3,
+                1,
+                1,
+                Metadata.orientation(file),
+                joined(markers.iccParts),
+                markers.components == 4 ? List.of("printed colours (CMYK) were converted to sRGB") : List.of());
+    }
+
+    @Override
+    public void decode(Bytes file, Header header, RowSink sink) throws IOException {
+        Markers markers = walk(file, Limits.DEFAULT);
+        ImageReader reader = ImageIO.getImageReadersByFormatName("jpeg").next();
+        reader.addIIOReadWarningListener((source, warning) -> {
+            if (warning.startsWith("Corrupt JPEG data: premature") || warning.startsWith("Premature end")) {
+                throw PictureRefused.corrupt("part of the picture is missing");
+            }
+        });
+        try {
+            reader.setInput(new ByteArrayImageInput(only(file, markers.needed)), true, true);
+            if (markers.components == 4) {
+                decodeInk(reader, header, markers, sink);
+            } else {
+                decodeLight(reader, header, markers, sink);
+            }
+        } catch (IIOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+            if (e instanceof PictureRefused refused) {
+                throw refused;
+            }
+            throw PictureRefused.corrupt("its picture data cannot be decoded (" + e.getMessage() + ")");
+        } finally {
+            reader.dispose();
+        }
+    }
+
+    private static void decodeLight(ImageReader reader, Header header, Markers markers, RowSink sink)
+            throws IOException {
+        int width = header.stored().width();
+        boolean grey = markers.components == 1;
+        IccTransform transform = IccTransform.toSrgb(header.icc(), grey ? 1 : 3);
+        byte[] row = new byte[width * 3];
+        RowRaster rows = new RowRaster(header.stored(), grey ? 1 : 3, (y, samples) -> {
+            if (grey) {
+                for (int x = 0; x < width; x++) {
+                    row[3 * x] = row[3 * x + 1] = row[3 * x + 2] = samples[x];
+                }
+            } else {
+                System.arraycopy(samples, 0, row, 0, row.length);
+            }
+            transform.convert(row, width, 3, 1);
+            sink.row(y, row);
+        });
+        ImageReadParam param = reader.getDefaultReadParam();
+        param.setDestination(rows.asImage());
+        reader.read(0, param);
+        rows.requireAll();
+    }
+
+    /** CMYK and YCCK: inks, stored inverted by the Adobe convention whenever its marker is there. */
+    private static void decodeInk(ImageReader reader, Header header, Markers markers, RowSink sink) throws IOException {
+        Raster ink = reader.readRaster(0, null);
+        IccTransform transform = IccTransform.inkToSrgb(header.icc());
+        int width = header.stored().width();
+        byte[] cmyk = new byte[width * 4];
+        byte[] row = new byte[width * 3];
+        for (int y = 0; y < header.stored().height(); y++) {
+            ink.getDataElements(0, y, width, 1, cmyk);
+            if (markers.adobeTransform == 2) {
+                convertYcckToCmyk(cmyk);
+            }
+            if (markers.adobeTransform >= 0) {
+                for (int i = 0; i < cmyk.length; i++) {
+                    cmyk[i] = (byte) ~cmyk[i];
+                }
+            }
+            transform.convertInk(cmyk, width, row);
+            sink.row(y, row);
+        }
+    }
+
+    /** The first three from YCbCr (ITU-R BT.601, as JFIF's T.871 §6.2 gives it) to RGB, in place; K stays. */
+    private static void convertYcckToCmyk(byte[] samples) {
+        for (int i = 0; i < samples.length; i += 4) {
+            double luma = samples[i] & 0xff;
+            double cb = (samples[i + 1] & 0xff) - 128;
+            double cr = (samples[i + 2] & 0xff) - 128;
+            samples[i] = clamped(luma + 1.402 * cr);
+            samples[i + 1] = clamped(luma - 0.344136 * cb - 0.714136 * cr);
+            samples[i + 2] = clamped(luma + 1.772 * cb);
+        }
+    }
+
+    private static byte clamped(double value) {
+        return (byte) Math.max(0, Math.min(255, Math.round(value)));
+    }
+
+    private static Markers walk(Bytes file, Limits limits) {
+        Markers markers = new Markers();
+        markers.needed.add(new int[] {0, 2});
+        long at = 2;
+        while (true) {
+            if (file.u8(at) != 0xff) {
+                throw PictureRefused.corrupt("a marker was expected at byte " + at);
+            }
+            int marker = file.u8(at + 1);
+            if (marker == 0xff) { // fill byte
+                at++;
+                continue;
+            }
+            if (marker == END_OF_IMAGE) {
+                keep(markers, at, at + 2);
+                break;
+            }
+            int length = file.u16(at + 2);
+            if (length < 2) {
+                throw PictureRefused.corrupt("a part at byte " + at + " has no length");
+            }
+            file.require(at, 2L + length);
+            long end = at + 2 + length;
+            if (marker == START_OF_SCAN) {
+                if (++markers.scans > limits.maxScans()) {
+                    throw new PictureRefused(
+                            Reason.TOO_LARGE,
+                            "the JPEG has more than " + limits.maxScans()
+                                    + " scans; save it again as an ordinary JPEG");
+                }
+                end = endOfScan(file, end);
+                keep(markers, at, end);
+            } else {
+                readSegment(file, limits, markers, marker, at, length);
+            }
+            at = end;
+        }
+        if (markers.size == null || markers.scans == 0) {
+            throw PictureRefused.corrupt("it holds no picture");
+        }
+        return markers;
+    }
+
+    private static void readSegment(Bytes file, Limits limits, Markers markers, int marker, long at, int length) {
+        long data = at + 4;
+        boolean frame = marker >= 0xc0 && marker <= 0xcf && marker != 0xc4 && marker != 0xc8 && marker != 0xcc;
+        if (frame) {
+            readFrame(file, limits, markers, marker, data);
+        } else if (marker == 0xee && file.says(data, "Adobe") && length >= 14) {
+            markers.adobeTransform = file.u8(data + 11);
+        } else if (marker == 0xe2 && file.says(data, ICC_NAME) && length > 16) {
+            markers.iccParts.put(file.u8(data + 12), file.copy(data + 14, length - 16));
+        }
+        boolean application = marker >= 0xe0 && marker <= 0xef || marker == 0xfe;
+        if (!application || marker == 0xee || marker == 0xe0 && length == 16) {
+            keep(markers, at, data - 2 + length);
+        }
+    }
+
+    private static void readFrame(Bytes file, Limits limits, Markers markers, int marker, long data) {
+        if (markers.size != null) {
+            throw PictureRefused.corrupt("it has more than one frame");
+        }
+        if (marker > 0xc2) {
+            throw new PictureRefused(
+                    Reason.UNSUPPORTED,
+                    "the JPEG is of a rare kind (lossless, hierarchical or arithmetic); save it as an ordinary JPEG");
+        }
+        if (file.u8(data) != 8) {
+            throw new PictureRefused(
+                    Reason.UNSUPPORTED, "the JPEG has " + file.u8(data) + " bits a sample; only 8 are read");
+        }
+        markers.size = PictureReader.claimed(file.u16(data + 3), file.u16(data + 1), limits);
+        markers.components = file.u8(data + 5);
+        if (markers.components != 1 && markers.components != 3 && markers.components != 4) {
+            throw PictureRefused.corrupt("it has " + markers.components + " colour components");
+        }
+    }
+
+    /** The next marker after entropy-coded data: an FF that neither 00 nor a restart marker follows. */
+    private static long endOfScan(Bytes file, long from) {
+        byte[] all = file.array();
+        for (int i = (int) from; i + 1 < all.length; i++) {
+            if (all[i] == -1) {
+                int next = all[i + 1] & 0xff;
+                if (next != 0 && next != 0xff && (next < 0xd0 || next > 0xd7)) {
+                    return i;
+                }
+            }
+        }
+        throw PictureRefused.corrupt("it breaks off in the middle of the picture");
+    }
+
+    private static void keep(Markers markers, long from, long to) {
+        int[] last = markers.needed.get(markers.needed.size() - 1);
+        if (last[1] == from) {
+            last[1] = (int) to;
+        } else {
+            markers.needed.add(new int[] {(int) from, (int) to});
+        }
+    }
+
+    private static byte[] only(Bytes file, List<int[]> stretches) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream(file.length());
+        for (int[] stretch : stretches) {
+            out.write(file.array(), stretch[0], stretch[1] - stretch[0]);
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] joined(TreeMap<Integer, byte[]> parts) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        parts.values().forEach(out::writeBytes);
+        return out.size() == 0 || out.size() > MAX_ICC_BYTES ? null : out.toByteArray();
+    }
+
+    /** A destination that pretends to be the whole picture, and passes each row on as the JDK's reader delivers it. */
+    private static final class RowRaster extends WritableRaster {
+        private final RowSink sink;
+        private final byte[] row;
+        private int next;
+
+        RowRaster(Size size, int bands, RowSink sink) {
+            super(model(size.width(), size.height(), bands), oneRow(size, bands), new Point());
+            this.sink = sink;
+            this.row = new byte[size.width() * bands];
+        }
+
+        private static SampleModel model(int width, int height, int bands) {
+            int[] offsets = new int[bands];
+            for (int i = 0; i < bands; i++) {
+                offsets[i] = i;
+            }
+            return new PixelInterleavedSampleModel(DataBuffer.TYPE_BYTE, width, height, bands, width * bands, offsets);
+        }
+
+        private static DataBuffer oneRow(Size size, int bands) {
+            return new DataBufferByte(size.width() * bands);
+        }
+
+        BufferedImage asImage() {
+            ColorSpace space = ColorSpace.getInstance(numBands == 1 ? ColorSpace.CS_GRAY : ColorSpace.CS_sRGB);
+            ColorModel colours = new ComponentColorModel(space, false, false, ColorModel.OPAQUE, DataBuffer.TYPE_BYTE);
+            return new BufferedImage(colours, this, false, null);
+        }
+
+        void requireAll() {
+            if (next != height) {
+                throw PictureRefused.corrupt("only " + next + " of " + height + " rows are there");
+            }
+        }
+
+        @Override
+        public WritableRaster createWritableChild(
+                int parentX, int parentY, int w, int h, int childMinX, int childMinY, int[] bandList) {
+            return this;
+        }
+
+        /** Called for every row of every pass: only the last pass of a progressive file runs in reading order to the end. */
+        @Override
+        public void setRect(int dx, int dy, Raster source) {
+            source.getDataElements(source.getMinX(), source.getMinY(), width, 1, row);
+            sink.row(dy, row);
+            next = Math.max(next, dy + 1);
+        }
+    }
+}

@@ -1,0 +1,13 @@
+package gavlin.core.codec;
+
+/**
+ * What a file may claim before anything of it is decoded.
+ *
+ * @param maxBytes of the file
+ * @param maxPixels width · height, as the header states them
+ * @param maxFrames of an animation
+ * @param maxScans of a progressive JPEG; each costs a pass over the picture
+ */
+public record Limits(long maxBytes, long maxPixels, int maxFrames, int maxScans) {
+    public static final Limits DEFAULT = new Limits(64_000_000, 120_000_000, 100, 100);
+}

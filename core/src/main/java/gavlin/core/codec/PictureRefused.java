@@ -1,0 +1,35 @@
+package gavlin.core.codec;
+
+import gavlin.core.BadInput;
+
+/** A file that will not be taken as a picture, with the reason, what is allowed and what to do. */
+public final class PictureRefused extends BadInput {
+    /** Why, for callers that act differently; the words are part of the API's problem types. */
+    public enum Reason {
+        EMPTY,
+        NOT_A_PICTURE,
+        UNSUPPORTED,
+        TOO_HEAVY,
+        TOO_LARGE,
+        TOO_MANY_FRAMES,
+        CORRUPT
+    }
+
+    public static final String WHAT_IS_ALLOWED = "JPEG, PNG, WebP and GIF pictures can be used";
+
+    private final Reason reason;
+
+    public PictureRefused(Reason reason, String message) {
+        super("file", message);
+        this.reason = reason;
+    }
+
+    static PictureRefused corrupt(String what) {
+        return new PictureRefused(
+                Reason.CORRUPT, "the file is damaged: " + what + "; save or export the picture again and upload that");
+    }
+
+    public Reason reason() {
+        return reason;
+    }
+}

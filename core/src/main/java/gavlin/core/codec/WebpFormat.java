@@ -1,0 +1,210 @@
+package gavlin.core.codec;
+
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Orientation;
+import gavlin.core.raster.RowSink;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+
+/**
+ * WebP, RFC 9649: lossy, lossless, with alpha, and the first frame of an animation. The RIFF chunks are walked here; the
+ * picture data is decoded by libwebp.
+ */
+final class WebpFormat implements PictureReader.Format {
+    private static final int ALPHA_FLAG = 0x10;
+    private static final int FRAME_HEADER = 16;
+
+    private record Chunk(String name, long data, long length) {
+        long end() {
+            return data + length + (length & 1);
+        }
+    }
+
+    /** The chunks that make up the first frame, where it lies on the canvas, and what else the file says. */
+    private record Parts(
+            Size canvas,
+            Size frame,
+            int x,
+            int y,
+            boolean alpha,
+            int frames,
+            List<Chunk> picture,
+            byte[] icc,
+            boolean exif) {}
+
+    @Override
+    public Header inspect(Bytes file, Limits limits) {
+        Parts parts = walk(file, limits);
+        return new Header(
+                PictureType.WEBP,
+                parts.canvas,
+                parts.alpha || !parts.frame.equals(parts.canvas) ? 4 : 3,
+                1,
+                parts.frames,
+                parts.exif ? Metadata.orientation(file) : Orientation.UPRIGHT,
+                parts.icc,
+                parts.frames > 1
+                        ? List.of("an animation of " + parts.frames + " frames: the first is used")
+                        : List.of());
+    }
+
+    @Override
+    public void decode(Bytes file, Header header, RowSink sink) throws IOException {
+        Parts parts = walk(file, Limits.DEFAULT);
+        BufferedImage frame = decodeFrame(still(file, parts));
+        if (frame.getWidth() != parts.frame.width() || frame.getHeight() != parts.frame.height()) {
+            throw PictureRefused.corrupt("its picture data is not of the size that its header says");
+        }
+        IccTransform transform = IccTransform.toSrgb(header.icc(), 3);
+        int width = header.stored().width();
+        int[] line = new int[width];
+        for (int y = 0; y < header.stored().height(); y++) {
+            java.util.Arrays.fill(line, 0);
+            int frameY = y - parts.y;
+            if (frameY >= 0 && frameY < frame.getHeight()) {
+                frame.getRGB(0, frameY, frame.getWidth(), 1, line, parts.x, frame.getWidth());
+            }
+            byte[] row = Argb.toBytes(line, header.channels());
+            transform.convert(row, width, header.channels(), 1);
+            sink.row(y, row);
+        }
+    }
+
+    private static BufferedImage decodeFrame(byte[] still) {
+        ImageReader reader = ImageIO.getImageReadersByFormatName("webp").next();
+        try {
+            reader.setInput(new ByteArrayImageInput(still), true, true);
+            return reader.read(0);
+        } catch (IOException | RuntimeException e) {
+            throw PictureRefused.corrupt("its picture data cannot be decoded");
+        } finally {
+            reader.dispose();
+        }
+    }
+
+    private static Parts walk(Bytes file, Limits limits) {
+        long end = 8 + file.u32le(4);
+        if (end > file.length()) {
+            throw PictureRefused.corrupt("it should have " + end + " bytes and has " + file.length());
+        }
+        Chunk first = chunk(file, 12, end);
+        if (!first.name.equals("VP8X")) {
+            Size size = frameSize(file, first, limits);
+            return new Parts(size, size, 0, 0, hasAlpha(file, first), 1, List.of(first), null, false);
+        }
+        Size canvas = PictureReader.claimed(file.u24le(first.data + 4) + 1L, file.u24le(first.data + 7) + 1L, limits);
+        boolean alpha = (file.u8(first.data) & ALPHA_FLAG) != 0;
+        byte[] icc = null;
+        boolean exif = false;
+        int frames = 0;
+        Chunk animated = null;
+        List<Chunk> picture = new ArrayList<>();
+        for (long at = first.end(); at < end; ) {
+            Chunk chunk = chunk(file, at, end);
+            switch (chunk.name) {
+                case "ICCP" -> icc = file.copy(chunk.data, chunk.length);
+                case "EXIF" -> exif = true;
+                case "ALPH", "VP8 ", "VP8L" -> picture.add(chunk);
+                case "ANMF" -> {
+                    frames = PictureReader.checkedFrames(frames + 1, limits);
+                    animated = animated == null ? chunk : animated;
+                }
+                default -> {
+                    // Unknown chunks are allowed by §2.7.1.5 and ignored.
+                }
+            }
+            at = chunk.end();
+        }
+        if (animated != null) {
+            return animationStart(file, limits, canvas, animated, frames, icc, exif);
+        }
+        if (picture.isEmpty()) {
+            throw PictureRefused.corrupt("it holds no picture");
+        }
+        Size size = frameSize(file, picture.get(picture.size() - 1), limits);
+        if (!size.equals(canvas)) {
+            throw PictureRefused.corrupt("its canvas and its picture differ in size");
+        }
+        return new Parts(canvas, canvas, 0, 0, alpha, 1, picture, icc, exif);
+    }
+
+    private static Parts animationStart(
+            Bytes file, Limits limits, Size canvas, Chunk frame, int frames, byte[] icc, boolean exif) {
+        int x = 2 * file.u24le(frame.data);
+        int y = 2 * file.u24le(frame.data + 3);
+        Size size = PictureReader.claimed(file.u24le(frame.data + 6) + 1L, file.u24le(frame.data + 9) + 1L, limits);
+        if (x + size.width() > canvas.width() || y + size.height() > canvas.height()) {
+            throw PictureRefused.corrupt("its first frame reaches beyond the canvas");
+        }
+        List<Chunk> picture = new ArrayList<>();
+        for (long at = frame.data + FRAME_HEADER; at < frame.data + frame.length; ) {
+            Chunk part = chunk(file, at, frame.data + frame.length);
+            picture.add(part);
+            at = part.end();
+        }
+        return new Parts(canvas, size, x, y, true, frames, picture, icc, exif);
+    }
+
+    private static Chunk chunk(Bytes file, long at, long end) {
+        String name = file.latin(at, 4);
+        long length = file.u32le(at + 4);
+        if (at + 8 + length > end) {
+            throw PictureRefused.corrupt("the part " + name.strip() + " is cut off");
+        }
+        return new Chunk(name, at + 8, length);
+    }
+
+    /** From the frame header: RFC 9649 §2.5 points to RFC 6386 §9.1 for VP8; §3.4 for VP8L. */
+    private static Size frameSize(Bytes file, Chunk chunk, Limits limits) {
+        if (chunk.name.equals("VP8 ") && file.says(chunk.data + 3, "\u009d\u0001\u002a")) {
+            return PictureReader.claimed(
+                    file.u16le(chunk.data + 6) & 0x3fff, file.u16le(chunk.data + 8) & 0x3fff, limits);
+        }
+        if (chunk.name.equals("VP8L") && file.u8(chunk.data) == 0x2f) {
+            long bits = file.u32le(chunk.data + 1);
+            return PictureReader.claimed((bits & 0x3fff) + 1, (bits >> 14 & 0x3fff) + 1, limits);
+        }
+        throw PictureRefused.corrupt("its picture data begins wrongly");
+    }
+
+    private static boolean hasAlpha(Bytes file, Chunk chunk) {
+        return chunk.name.equals("VP8L") && (file.u32le(chunk.data + 1) >> 28 & 1) != 0;
+    }
+
+    /** A file of the first frame alone, which is all that libwebp's plain decoder takes. */
+    private static byte[] still(Bytes file, Parts parts) {
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        boolean separateAlpha = parts.picture.stream().anyMatch(c -> c.name.equals("ALPH"));
+        if (separateAlpha) {
+            ByteBuffer extended = ByteBuffer.allocate(18).order(ByteOrder.LITTLE_ENDIAN);
+            extended.put("VP8X".getBytes(StandardCharsets.ISO_8859_1))
+                    .putInt(10)
+                    .putInt(ALPHA_FLAG);
+            put24(extended, parts.frame.width() - 1);
+            put24(extended, parts.frame.height() - 1);
+            body.writeBytes(extended.array());
+        }
+        for (Chunk chunk : parts.picture) {
+            body.writeBytes(file.copy(chunk.data - 8, 8 + chunk.length));
+            if ((chunk.length & 1) == 1) {
+                body.write(0);
+            }
+        }
+        ByteBuffer riff = ByteBuffer.allocate(12 + body.size()).order(ByteOrder.LITTLE_ENDIAN);
+        riff.put("RIFF".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + body.size());
+        riff.put("WEBP".getBytes(StandardCharsets.ISO_8859_1)).put(body.toByteArray());
+        return riff.array();
+    }
+
+    private static void put24(ByteBuffer out, int value) {
+        out.put((byte) value).put((byte) (value >> 8)).put((byte) (value >> 16));
+    }
+}

@@ -1,0 +1,111 @@
+package gavlin.core.codec;
+
+import com.luciad.imageio.webp.WebPWriteParam;
+import gavlin.core.Require;
+import gavlin.core.raster.Pixels;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
+
+/**
+ * Writes WebP (RFC 9649) with libwebp: lossy or lossless, with alpha; tagged sRGB; title and rights as XMP. A file without
+ * words is left in its plain form, which every reader takes for sRGB (§2.7.1.4) and which saves the profile's bytes.
+ */
+public final class WebpWriter {
+    /** libwebp's own bound (WEBP_MAX_DIMENSION), px a side. */
+    public static final int MAX_SIDE = 16_383;
+
+    private static final int METHOD = 4;
+    private static final int ICC_FLAG = 0x20;
+    private static final int ALPHA_FLAG = 0x10;
+    private static final int XMP_FLAG = 0x04;
+
+    private WebpWriter() {}
+
+    /** @param quality 0..100, fractions allowed */
+    public static byte[] writeLossy(Pixels pixels, double quality, Tags tags) {
+        Require.range("quality", quality, 0, 100, "");
+        WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
+        param.setCompressionType("Lossy");
+        param.setCompressionQuality((float) (quality / 100));
+        param.setMethod(METHOD);
+        param.setAlphaQuality(100);
+        return write(pixels, param, tags);
+    }
+
+    /** Every pixel exactly as it is. */
+    public static byte[] writeLossless(Pixels pixels, Tags tags) {
+        WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
+        param.setCompressionType("Lossless");
+        param.setCompressionQuality(0.75f);
+        param.setMethod(METHOD);
+        param.setExact(true);
+        return write(pixels, param, tags);
+    }
+
+    private static byte[] write(Pixels pixels, WebPWriteParam param, Tags tags) {
+        int width = pixels.size().width();
+        int height = pixels.size().height();
+        BufferedImage image = new BufferedImage(
+                width, height, pixels.channels() == 4 ? BufferedImage.TYPE_INT_ARGB : BufferedImage.TYPE_INT_RGB);
+        image.getRaster().setDataElements(0, 0, width, height, Argb.fromBytes(pixels.samples(), pixels.channels()));
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("webp").next();
+        try (ByteArrayOutputStream out = new ByteArrayOutputStream();
+                MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
+            writer.setOutput(stream);
+            writer.write(null, new IIOImage(image, null, null), param);
+            stream.flush();
+            return tags.isEmpty() ? out.toByteArray() : extended(pixels, out.toByteArray(), tags.toXmp());
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing to memory failed", e);
+        } finally {
+            writer.dispose();
+        }
+    }
+
+    /** The extended layout (§2.7): VP8X, profile, picture, XMP. */
+    private static byte[] extended(Pixels pixels, byte[] plain, String xmp) {
+        int pictureFrom = 12;
+        if (new Bytes(plain).says(12, "VP8X")) {
+            pictureFrom = 12 + 8 + 10;
+        }
+        ByteBuffer header = ByteBuffer.allocate(10).order(ByteOrder.LITTLE_ENDIAN);
+        header.putInt(ICC_FLAG | XMP_FLAG | (pixels.channels() == 4 ? ALPHA_FLAG : 0));
+        put24(header, pixels.size().width() - 1);
+        put24(header, pixels.size().height() - 1);
+        ByteArrayOutputStream body = new ByteArrayOutputStream(plain.length + 2048);
+        body.writeBytes("WEBP".getBytes(StandardCharsets.US_ASCII));
+        chunk(body, "VP8X", header.array());
+        chunk(body, "ICCP", SrgbProfile.bytes());
+        body.write(plain, pictureFrom, plain.length - pictureFrom);
+        chunk(body, "XMP ", xmp.getBytes(StandardCharsets.UTF_8));
+        ByteArrayOutputStream out = new ByteArrayOutputStream(body.size() + 8);
+        chunk(out, "RIFF", body.toByteArray());
+        return out.toByteArray();
+    }
+
+    private static void chunk(ByteArrayOutputStream out, String name, byte[] data) {
+        out.writeBytes(name.getBytes(StandardCharsets.US_ASCII));
+        out.writeBytes(ByteBuffer.allocate(4)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putInt(data.length)
+                .array());
+        out.writeBytes(data);
+        if (data.length % 2 == 1) {
+            out.write(0);
+        }
+    }
+
+    private static void put24(ByteBuffer out, int value) {
+        out.put((byte) value).put((byte) (value >> 8)).put((byte) (value >> 16));
+    }
+}

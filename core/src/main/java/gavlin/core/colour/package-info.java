@@ -1,0 +1,2 @@
+/** Colour as numbers: transfer curves and spaces. */
+package gavlin.core.colour;

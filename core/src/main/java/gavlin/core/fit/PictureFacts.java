@@ -1,0 +1,13 @@
+package gavlin.core.fit;
+
+import gavlin.core.geometry.Size;
+
+/**
+ * What the gauges need to know of a picture.
+ *
+ * @param size upright, px
+ * @param transparent whether any pixel is not fully opaque
+ * @param description what it shows, for those who can't see it
+ * @param credit the line that must stand beside it, or empty
+ */
+public record PictureFacts(Size size, boolean transparent, String title, String description, String credit) {}

@@ -1,0 +1,45 @@
+package gavlin.core.fit;
+
+import gavlin.core.brief.Brief;
+import gavlin.core.brief.Slot;
+import gavlin.core.codec.PictureType;
+import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Size;
+import java.util.List;
+
+/**
+ * Everything that decides a rendition, as values: the same plan over the same original gives the same bytes.
+ *
+ * @param size of the file, px
+ * @param types that it may have; empty when nothing allowed can hold it
+ * @param maxBytes {@link Long#MAX_VALUE} for no limit
+ * @param backing what transparent pixels are laid on, or null
+ */
+public record RenditionPlan(Size size, Framing framing, List<PictureType> types, long maxBytes, Integer backing) {
+    /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
+    public static final int CORE_VERSION = 1;
+
+    /**
+     * @param density 1 for the brief's own pixels, 2 for twice as many in each direction
+     * @throws gavlin.core.BadInput when a ratio-only brief has no size inside so small a picture
+     */
+    public static RenditionPlan of(Slot slot, Fit fit, PictureFacts picture, int density) {
+        Brief brief = slot.brief();
+        Size size = brief.sizeFor(picture.size()).times(density);
+        Framing framing = fit.frame(slot, picture.size(), size);
+        boolean seeThrough = fit.backing() == null && (picture.transparent() || framing.filled(size) < 1);
+        List<PictureType> types = brief.usableTypes().stream()
+                .filter(t -> fit.type() == null || t == fit.type())
+                .filter(t -> !seeThrough || t.canHoldAlpha())
+                .toList();
+        return new RenditionPlan(size, framing, types, brief.maxBytes(), fit.backing());
+    }
+
+    /** All of it in one line, for the rendition's key. */
+    public String fingerprint() {
+        return CORE_VERSION + "|" + size + "|" + framing.window().x() + ","
+                + framing.window().y() + ","
+                + framing.window().width() + "," + framing.window().height() + "|" + framing.placed() + "|" + types
+                + "|" + maxBytes + "|" + backing;
+    }
+}

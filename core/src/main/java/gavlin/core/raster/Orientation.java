@@ -1,0 +1,55 @@
+package gavlin.core.raster;
+
+import gavlin.core.geometry.Size;
+
+/**
+ * How stored rows and columns become an upright picture: the eight values of EXIF's Orientation tag 0x0112 (CIPA
+ * DC-008, §4.6.4; checked against the eight example files named beside the test).
+ */
+public enum Orientation {
+    UPRIGHT(false, false, false),
+    MIRRORED(false, true, false),
+    UPSIDE_DOWN(false, true, true),
+    MIRRORED_UPSIDE_DOWN(false, false, true),
+    TRANSPOSED(true, false, false),
+    TURNED_LEFT(true, true, false),
+    TRANSVERSED(true, true, true),
+    TURNED_RIGHT(true, false, true);
+
+    private final boolean transposes;
+    private final boolean flipsX;
+    private final boolean flipsY;
+
+    Orientation(boolean transposes, boolean flipsX, boolean flipsY) {
+        this.transposes = transposes;
+        this.flipsX = flipsX;
+        this.flipsY = flipsY;
+    }
+
+    /** The orientation of an EXIF value 1..8; anything else counts as upright, as readers commonly do. */
+    public static Orientation ofExif(int value) {
+        return value >= 1 && value <= 8 ? values()[value - 1] : UPRIGHT;
+    }
+
+    public Size upright(Size stored) {
+        return transposes ? stored.transposed() : stored;
+    }
+
+    boolean transposes() {
+        return transposes;
+    }
+
+    boolean mirrorsColumns() {
+        return flipsX;
+    }
+
+    int uprightX(int x, int y, Size stored) {
+        int along = transposes ? y : x;
+        return flipsX ? upright(stored).width() - 1 - along : along;
+    }
+
+    int uprightY(int x, int y, Size stored) {
+        int along = transposes ? x : y;
+        return flipsY ? upright(stored).height() - 1 - along : along;
+    }
+}

@@ -1,0 +1,61 @@
+package gavlin.core.raster;
+
+import gavlin.core.colour.Srgb;
+import gavlin.core.geometry.Size;
+
+/**
+ * A finished picture in memory: straight 8-bit sRGB, interleaved, row by row from the top.
+ *
+ * @param channels 3, or 4 with alpha
+ * @param samples {@code width · height · channels} bytes; callers do not change them
+ */
+public record Pixels(Size size, int channels, byte[] samples) implements PixelRows {
+    public Pixels {
+        if (samples.length != size.pixels() * channels) {
+            throw new IllegalArgumentException(
+                    "expected " + size.pixels() * channels + " samples for " + size + ", received " + samples.length);
+        }
+    }
+
+    @Override
+    public void readLinear(int y, int x, int count, float[] into) {
+        byte[] part = new byte[count * channels];
+        System.arraycopy(samples, (y * size.width() + x) * channels, part, 0, part.length);
+        Samples.toLinear(part, 1, channels, count, into);
+    }
+
+    /** The exact number of pixels with alpha below 255. */
+    public int transparentPixels() {
+        int transparent = 0;
+        for (int i = 3; channels == 4 && i < samples.length; i += 4) {
+            if (samples[i] != -1) {
+                transparent++;
+            }
+        }
+        return transparent;
+    }
+
+    /** The same picture without its alpha channel, when that says nothing; otherwise itself. */
+    public Pixels withoutIdleAlpha() {
+        return channels == 4 && transparentPixels() == 0 ? over(0) : this;
+    }
+
+    /** Laid over one flat colour, in linear light; the result has no alpha. */
+    public Pixels over(int rgb) {
+        if (channels == 3) {
+            return this;
+        }
+        float[] linear = Srgb.linear8();
+        float[] ground = {linear[rgb >> 16 & 0xff], linear[rgb >> 8 & 0xff], linear[rgb & 0xff]};
+        byte[] out = new byte[(int) size.pixels() * 3];
+        for (int i = 0, o = 0; i < samples.length; i += 4, o += 3) {
+            int alpha = samples[i + 3] & 0xff;
+            for (int c = 0; c < 3; c++) {
+                out[o + c] = alpha == 255
+                        ? samples[i + c]
+                        : (byte) Srgb.code8((linear[samples[i + c] & 0xff] * alpha + ground[c] * (255 - alpha)) / 255f);
+            }
+        }
+        return new Pixels(size, 3, out);
+    }
+}

@@ -1,0 +1,2 @@
+/** Pixels in linear light, row by row, and the one resampler. */
+package gavlin.core.raster;

@@ -1,0 +1,122 @@
+package gavlin.core.weight;
+
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import java.util.stream.IntStream;
+
+/**
+ * Structural similarity (Z. Wang, A. C. Bovik, H. R. Sheikh, E. P. Simoncelli 2004, IEEE Trans. Image Process.
+ * 13(4):600–612, eq. 13): an 11×11 Gaussian of σ 1.5, K1 0.01, K2 0.03, range 255, on the luma of coded sRGB (ITU-R BT.601
+ * weights), averaged over the places where the whole window lies inside the picture.
+ *
+ * <p>1 is identical. A picture with alpha is compared on black and on white, and the lower value counts. Pictures
+ * smaller than the window are compared with as much of the window as they hold.
+ */
+public final class Ssim {
+    private static final int WINDOW = 11;
+    private static final double SIGMA = 1.5;
+    private static final float C1 = (float) Math.pow(0.01 * 255, 2);
+    private static final float C2 = (float) Math.pow(0.03 * 255, 2);
+
+    private Ssim() {}
+
+    /** @throws IllegalArgumentException when the sizes differ */
+    public static double between(Pixels a, Pixels b) {
+        if (!a.size().equals(b.size())) {
+            throw new IllegalArgumentException("sizes differ: " + a.size() + " and " + b.size());
+        }
+        if (a.channels() == 3 && b.channels() == 3) {
+            return between(luma(a), luma(b), a.size());
+        }
+        double onBlack = between(luma(a.over(0)), luma(b.over(0)), a.size());
+        double onWhite = between(luma(a.over(0xffffff)), luma(b.over(0xffffff)), a.size());
+        return Math.min(onBlack, onWhite);
+    }
+
+    /** @param a brightness 0..255, row by row */
+    public static double between(float[] a, float[] b, Size size) {
+        float[] down = gaussian(Math.min(WINDOW, size.height()));
+        float[] across = gaussian(Math.min(WINDOW, size.width()));
+        int rows = size.height() - down.length + 1;
+        int columns = size.width() - across.length + 1;
+        double[] sums = new double[rows];
+        IntStream.range(0, rows).parallel().forEach(y -> sums[y] = rowSum(a, b, size.width(), y, down, across));
+        double total = 0;
+        for (double sum : sums) { // in order, so that the result does not depend on threads
+            total += sum;
+        }
+        return total / ((double) rows * columns);
+    }
+
+    private static double rowSum(float[] a, float[] b, int width, int y, float[] down, float[] across) {
+        float[][] vertical = new float[5][width];
+        for (int k = 0; k < down.length; k++) {
+            addMoments(a, b, (y + k) * width, width, down[k], vertical);
+        }
+        int columns = width - across.length + 1;
+        float[][] mean = new float[5][columns];
+        for (int m = 0; m < 5; m++) {
+            for (int k = 0; k < across.length; k++) {
+                addShifted(vertical[m], k, across[k], mean[m], columns);
+            }
+        }
+        double sum = 0;
+        for (int x = 0; x < columns; x++) {
+            float ma = mean[0][x];
+            float mb = mean[1][x];
+            float varianceA = mean[2][x] - ma * ma;
+            float varianceB = mean[3][x] - mb * mb;
+            float covariance = mean[4][x] - ma * mb;
+            sum += (2 * ma * mb + C1)
+                    * (2 * covariance + C2)
+                    / ((ma * ma + mb * mb + C1) * (varianceA + varianceB + C2));
+        }
+        return sum;
+    }
+
+    private static void addMoments(float[] a, float[] b, int at, int width, float weight, float[][] into) {
+        float[] sumA = into[0];
+        float[] sumB = into[1];
+        float[] sumAA = into[2];
+        float[] sumBB = into[3];
+        float[] sumAB = into[4];
+        for (int x = 0; x < width; x++) {
+            float va = a[at + x];
+            float vb = b[at + x];
+            sumA[x] += weight * va;
+            sumB[x] += weight * vb;
+            sumAA[x] += weight * va * va;
+            sumBB[x] += weight * vb * vb;
+            sumAB[x] += weight * va * vb;
+        }
+    }
+
+    private static void addShifted(float[] in, int shift, float weight, float[] out, int count) {
+        for (int x = 0; x < count; x++) {
+            out[x] += weight * in[x + shift];
+        }
+    }
+
+    private static float[] gaussian(int taps) {
+        float[] weights = new float[taps];
+        double sum = 0;
+        for (int i = 0; i < taps; i++) {
+            double d = i - (taps - 1) / 2.0;
+            weights[i] = (float) Math.exp(-d * d / (2 * SIGMA * SIGMA));
+            sum += weights[i];
+        }
+        for (int i = 0; i < taps; i++) {
+            weights[i] /= (float) sum;
+        }
+        return weights;
+    }
+
+    static float[] luma(Pixels pixels) {
+        byte[] in = pixels.samples();
+        float[] out = new float[in.length / 3];
+        for (int i = 0, p = 0; p < out.length; i += 3, p++) {
+            out[p] = 0.299f * (in[i] & 0xff) + 0.587f * (in[i + 1] & 0xff) + 0.114f * (in[i + 2] & 0xff);
+        }
+        return out;
+    }
+}
