@@ -1,0 +1,16 @@
+package gavlin.web;
+
+import javax.imageio.ImageIO;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+
+/** Pages and API over the core. A package for each feature; see the README for the map. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class GavlinApplication {
+    public static void main(String[] args) {
+        ImageIO.setUseCache(false); // files in memory stay in memory
+        SpringApplication.run(GavlinApplication.class, args);
+    }
+}

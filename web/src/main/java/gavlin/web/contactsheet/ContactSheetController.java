@@ -1,0 +1,164 @@
+package gavlin.web.contactsheet;
+
+import gavlin.core.BadInput;
+import gavlin.core.fit.Fit;
+import gavlin.core.fit.RenditionPlan;
+import gavlin.web.account.SignedIn;
+import gavlin.web.page.Rail;
+import gavlin.web.page.SlotBoard;
+import gavlin.web.page.SlotBoard.Entry;
+import gavlin.web.picture.Pictures;
+import gavlin.web.picture.StoredPicture;
+import gavlin.web.picture.Words;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sites;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The Pictures view: the contact sheet, and one picture with its words. */
+@Controller
+class ContactSheetController {
+    private final Sites sites;
+    private final Pictures pictures;
+    private final SlotBoard board;
+    private final Rail rail;
+
+    ContactSheetController(Sites sites, Pictures pictures, SlotBoard board, Rail rail) {
+        this.sites = sites;
+        this.pictures = pictures;
+        this.board = board;
+        this.rail = rail;
+    }
+
+    @GetMapping("/sites/{site}/pictures")
+    String sheet(@AuthenticationPrincipal SignedIn who, @PathVariable String site, Model model) {
+        OpenSite open = sites.open(who.viewer(), site);
+        List<Entry> entries = board.entries(open);
+        List<StoredPicture> all = pictures.list(open);
+        List<Entry> unfilled = entries.stream().filter(e -> e.fit() == null).toList();
+        model.addAttribute("rail", rail.of(open, entries, "Pictures"));
+        model.addAttribute("site", open.id());
+        model.addAttribute("mayAdd", open.warden() || !open.kept().isEmpty());
+        model.addAttribute("headline", gavlin.web.page.Words.count(all.size(), "picture", "pictures"));
+        model.addAttribute("sentence", sentence(all));
+        model.addAttribute(
+                "pictures",
+                all.stream()
+                        .map(p -> Contact.of(p, usedIn(p, entries), serves(p, unfilled)))
+                        .toList());
+        return "contactsheet/contactsheet";
+    }
+
+    @GetMapping("/sites/{site}/pictures/{id}")
+    String one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id, Model model) {
+        OpenSite open = sites.open(who.viewer(), site);
+        StoredPicture picture = pictures.find(open, id);
+        List<Entry> entries = board.entries(open);
+        model.addAttribute("rail", rail.of(open, entries, "Pictures"));
+        model.addAttribute("picture", Contact.large(picture, usedIn(picture, entries)));
+        model.addAttribute("words", picture.words());
+        model.addAttribute("notes", picture.notes());
+        model.addAttribute("mayChange", open.warden() || !open.kept().isEmpty());
+        model.addAttribute("original", "/api/v1/sites/" + open.id() + "/pictures/" + picture.id() + "/original");
+        model.addAttribute(
+                "slots",
+                serves(picture, entries).stream()
+                        .map(e -> new SlotLink(e.number(), e.slot().name(), withPicture(e.benchHref(), picture)))
+                        .toList());
+        return "contactsheet/picture";
+    }
+
+    record SlotLink(String number, String name, String href) {}
+
+    @PostMapping("/sites/{site}/pictures/{id}")
+    String describe(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam String title,
+            @RequestParam String description,
+            @RequestParam String credit,
+            @RequestParam String licence,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            pictures.describe(open, id, new Words(title, description, credit, licence));
+            flash.addFlashAttribute("said", "These words are saved.");
+        } catch (BadInput e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/sites/" + open.id() + "/pictures/" + id;
+    }
+
+    /** A form's upload; what can't be used is named, and the others are taken in all the same. */
+    @PostMapping("/sites/{site}/pictures")
+    String add(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam("file") List<MultipartFile> files,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        List<String> said = new ArrayList<>();
+        List<String> refused = new ArrayList<>();
+        for (MultipartFile file : files) {
+            try {
+                Pictures.Added added = pictures.add(open, file, new Words("", "", "", ""));
+                said.add(added.picture().label() + (added.isNew() ? " is taken in." : " was here already."));
+            } catch (BadInput e) {
+                refused.add(file.getOriginalFilename() + ": " + e.getMessage() + ".");
+            }
+        }
+        flash.addFlashAttribute("said", said.isEmpty() ? null : String.join(" ", said));
+        flash.addFlashAttribute("refused", refused.isEmpty() ? null : String.join(" ", refused));
+        return "redirect:/sites/" + open.id() + "/pictures";
+    }
+
+    private static String sentence(List<StoredPicture> all) {
+        long uncredited = all.stream().filter(p -> p.words().credit().isEmpty()).count();
+        long undescribed =
+                all.stream().filter(p -> p.words().description().isEmpty()).count();
+        if (all.isEmpty()) {
+            return "Take the first one in.";
+        }
+        return uncredited == 0 && undescribed == 0
+                ? "All are credited and described."
+                : gavlin.web.page.Words.count(uncredited, "has", "have") + " no credit, "
+                        + gavlin.web.page.Words.count(undescribed, "has", "have")
+                                .toLowerCase()
+                        + " no description.";
+    }
+
+    private static List<Entry> usedIn(StoredPicture picture, List<Entry> entries) {
+        return entries.stream()
+                .filter(e -> e.fit() != null && e.fit().picture().number() == picture.number())
+                .toList();
+    }
+
+    /** The slots whose rendition would not enlarge the picture, and that could hold it. */
+    private static List<Entry> serves(StoredPicture picture, List<Entry> entries) {
+        return entries.stream().filter(e -> canServe(picture, e)).toList();
+    }
+
+    private static boolean canServe(StoredPicture picture, Entry entry) {
+        try {
+            RenditionPlan plan = RenditionPlan.of(entry.slot(), Fit.chosenFor(entry.slot()), picture.facts(), 1);
+            boolean needsAlpha = entry.slot().brief().transparency() == gavlin.core.brief.Brief.Transparency.REQUIRED;
+            return plan.framing().detail() >= 1 && !plan.types().isEmpty() && (!needsAlpha || picture.transparent());
+        } catch (BadInput e) {
+            return false; // too small for a ratio
+        }
+    }
+
+    private static String withPicture(String benchHref, StoredPicture picture) {
+        return benchHref + (benchHref.contains("?") ? "&" : "?") + "picture=" + picture.id();
+    }
+}

@@ -1,0 +1,169 @@
+package gavlin.web.fit;
+
+import gavlin.core.brief.Brief;
+import gavlin.core.brief.Slot;
+import gavlin.core.codec.PictureType;
+import gavlin.core.fit.FileName;
+import gavlin.web.account.SignedIn;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sites;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.context.request.ServletWebRequest;
+
+@RestController
+@RequestMapping("/api/v1/sites/{site}/slots")
+class FitApi {
+    private final Sites sites;
+    private final Fits fits;
+
+    FitApi(Sites sites, Fits fits) {
+        this.sites = sites;
+        this.fits = fits;
+    }
+
+    record SlotAnswer(
+            String id,
+            int number,
+            String name,
+            String kind,
+            BriefAnswer brief,
+            String standsInFor,
+            boolean sections,
+            String state) {}
+
+    record BriefAnswer(
+            String size,
+            Integer width,
+            Integer height,
+            String ratio,
+            List<Integer> densities,
+            List<String> types,
+            String transparency,
+            Long maxBytes,
+            String rule,
+            String shape) {
+        static BriefAnswer of(Brief brief) {
+            return new BriefAnswer(
+                    brief.sizeLabel(),
+                    brief.size() == null ? null : brief.size().width(),
+                    brief.size() == null ? null : brief.size().height(),
+                    brief.ratio() == null ? null : brief.ratio().toString(),
+                    brief.densities(),
+                    brief.types().stream().map(PictureType::word).toList(),
+                    brief.transparency().name().toLowerCase(Locale.ROOT),
+                    brief.weight() == null ? null : brief.maxBytes(),
+                    brief.rule().word(),
+                    brief.shape().name().toLowerCase(Locale.ROOT));
+        }
+    }
+
+    @GetMapping
+    List<SlotAnswer> slots(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam(defaultValue = OpenSite.WHOLE_SITE) String section) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Map<String, FitState> states = fits.findAll(open, section);
+        return open.sheet().slots().stream()
+                .map(slot -> new SlotAnswer(
+                        slot.id(),
+                        open.sheet().numberOf(slot),
+                        slot.name(),
+                        slot.kind().name().toLowerCase(Locale.ROOT),
+                        BriefAnswer.of(slot.brief()),
+                        slot.standsInFor(),
+                        slot.sectionsMayOverride(),
+                        states.containsKey(slot.id())
+                                ? states.get(slot.id()).verdict().word()
+                                : "empty"))
+                .toList();
+    }
+
+    /** Stores a fit and answers with everything measured; {@code measure=geometry} leaves the file for later. */
+    @PutMapping("/{slot}/fit")
+    FitAnswer put(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String slot,
+            @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "all") String measure,
+            @RequestBody FitRequest request) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Slot chosen = open.slot(slot);
+        FitState saved = fits.save(open, chosen, open.section(chosen, section), request);
+        return FitAnswer.of(measure.equals("geometry") ? saved : fits.measured(saved));
+    }
+
+    @GetMapping("/{slot}/fit")
+    FitAnswer get(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String slot,
+            @RequestParam(required = false) String section) {
+        return FitAnswer.of(fits.measured(state(who, site, slot, section)));
+    }
+
+    /** Marks the present revision as the one to use. */
+    @PostMapping("/{slot}/fit/accept")
+    FitAnswer accept(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String slot,
+            @RequestParam(required = false) String section) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Slot chosen = open.slot(slot);
+        return FitAnswer.of(fits.accept(open, chosen, open.section(chosen, section)));
+    }
+
+    @GetMapping("/{slot}/rendition")
+    void rendition(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String slot,
+            @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "1") int density,
+            ServletWebRequest request,
+            HttpServletResponse response)
+            throws IOException {
+        FitState state = state(who, site, slot, section);
+        StoredRendition rendition = fits.rendition(state, density);
+        response.setHeader(
+                HttpHeaders.CACHE_CONTROL, CacheControl.noCache().cachePrivate().getHeaderValue());
+        if (request.checkNotModified("\"" + rendition.sha256() + "\"")) {
+            return;
+        }
+        String name = FileName.of(state.slot(), state.picture().words().title(), rendition.size(), rendition.type());
+        response.setContentType(rendition.type().mediaType());
+        response.setContentLengthLong(rendition.bytes());
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(name, StandardCharsets.US_ASCII)
+                        .build()
+                        .toString());
+        fits.copy(rendition, response.getOutputStream());
+    }
+
+    private FitState state(SignedIn who, String site, String slot, String section) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Slot chosen = open.slot(slot);
+        return fits.get(open, chosen, open.section(chosen, section));
+    }
+}

@@ -1,0 +1,19 @@
+package gavlin.web.fit;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface FitHeadRepository extends JpaRepository<FitHead, Long> {
+    Optional<FitHead> findBySiteIdAndSlotAndSection(String siteId, String slot, String section);
+
+    /** Holds the row, so that two changes of one fit follow each other and neither is lost. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select h from FitHead h where h.siteId = :siteId and h.slot = :slot and h.section = :section")
+    Optional<FitHead> lock(String siteId, String slot, String section);
+
+    List<FitHead> findBySiteIdAndSection(String siteId, String section);
+}

@@ -1,0 +1,87 @@
+package gavlin.web.fit;
+
+import gavlin.core.codec.PictureType;
+import gavlin.core.fit.Fit;
+import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Rule;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** One decision, as it was made; never changed afterwards. */
+@Entity
+@Immutable
+class FitRevision {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private long headId;
+    private int revision;
+    private int parent;
+    private long pictureNumber;
+    private double focalX;
+    private double focalY;
+    private double zoom;
+
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    private Rule rule;
+
+    private Integer backing;
+
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    private PictureType type;
+
+    private String madeBy;
+    private Instant madeAt;
+
+    protected FitRevision() {}
+
+    FitRevision(long headId, int revision, int parent, long pictureNumber, Fit fit, String madeBy) {
+        this.headId = headId;
+        this.revision = revision;
+        this.parent = parent;
+        this.pictureNumber = pictureNumber;
+        this.focalX = fit.focal().x();
+        this.focalY = fit.focal().y();
+        this.zoom = fit.zoom();
+        this.rule = fit.rule();
+        this.backing = fit.backing();
+        this.type = fit.type();
+        this.madeBy = madeBy;
+        this.madeAt = Instant.now();
+    }
+
+    Fit fit() {
+        return new Fit(new FocalPoint(focalX, focalY), zoom, rule, backing, type);
+    }
+
+    long headId() {
+        return headId;
+    }
+
+    int revision() {
+        return revision;
+    }
+
+    int parent() {
+        return parent;
+    }
+
+    long pictureNumber() {
+        return pictureNumber;
+    }
+
+    Instant madeAt() {
+        return madeAt;
+    }
+}

@@ -1,0 +1,115 @@
+package gavlin.web.picture;
+
+import gavlin.web.account.SignedIn;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sites;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+@RestController
+@RequestMapping("/api/v1/sites/{site}/pictures")
+class PictureApi {
+    private final Sites sites;
+    private final Pictures pictures;
+
+    PictureApi(Sites sites, Pictures pictures) {
+        this.sites = sites;
+        this.pictures = pictures;
+    }
+
+    /** A picture as the API shows it; pixels are upright, {@code alpha} says that some are not fully opaque. */
+    record PictureAnswer(
+            String id,
+            int width,
+            int height,
+            String type,
+            boolean alpha,
+            long bytes,
+            String sha256,
+            String title,
+            String description,
+            String credit,
+            String licence,
+            String notes,
+            List<Object> suggestions) {
+        static PictureAnswer of(StoredPicture picture) {
+            Words words = picture.words();
+            return new PictureAnswer(
+                    picture.id(),
+                    picture.size().width(),
+                    picture.size().height(),
+                    picture.type().word(),
+                    picture.transparent(),
+                    picture.bytes(),
+                    picture.sha256(),
+                    words.title(),
+                    words.description(),
+                    words.credit(),
+                    words.licence(),
+                    picture.notes(),
+                    List.of());
+        }
+    }
+
+    @GetMapping
+    List<PictureAnswer> list(@AuthenticationPrincipal SignedIn who, @PathVariable String site) {
+        return pictures.list(sites.open(who.viewer(), site)).stream()
+                .map(PictureAnswer::of)
+                .toList();
+    }
+
+    @GetMapping("/{id}")
+    PictureAnswer one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
+        return PictureAnswer.of(pictures.find(sites.open(who.viewer(), site), id));
+    }
+
+    @PostMapping(consumes = "multipart/form-data")
+    ResponseEntity<PictureAnswer> add(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "") String title,
+            @RequestParam(defaultValue = "") String description,
+            @RequestParam(defaultValue = "") String credit,
+            @RequestParam(defaultValue = "") String licence) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Pictures.Added added = pictures.add(open, file, new Words(title, description, credit, licence));
+        return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
+                .body(PictureAnswer.of(added.picture()));
+    }
+
+    /** As an attachment of its own type, which no browser will run. */
+    @GetMapping("/{id}/original")
+    void original(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            HttpServletResponse response)
+            throws IOException {
+        StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
+        response.setContentType(picture.type().mediaType());
+        response.setContentLengthLong(picture.bytes());
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(picture.fileName(), StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
+        pictures.copyOriginal(picture, response.getOutputStream());
+    }
+}

@@ -1,0 +1,176 @@
+package gavlin.web.picture;
+
+import gavlin.core.codec.Header;
+import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.PictureReader.Decoded;
+import gavlin.core.codec.PictureRefused;
+import gavlin.web.problem.NotFound;
+import gavlin.web.site.OpenSite;
+import gavlin.web.store.FileStore;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.text.Normalizer;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.multipart.MultipartFile;
+
+/** The pictures of a site: taken in, described, handed out. Originals are never changed. */
+@Service
+public class Pictures {
+    private static final int SHORT_HASH = 6;
+
+    private final PictureRepository pictures;
+    private final FileStore files;
+    private final WorkingPictures working;
+    private final PictureSettings settings;
+    private final TransactionTemplate transaction;
+
+    Pictures(
+            PictureRepository pictures,
+            FileStore files,
+            WorkingPictures working,
+            PictureSettings settings,
+            TransactionTemplate transaction) {
+        this.pictures = pictures;
+        this.files = files;
+        this.working = working;
+        this.settings = settings;
+        this.transaction = transaction;
+    }
+
+    /** @param isNew false when the site had the same bytes already */
+    public record Added(StoredPicture picture, boolean isNew) {}
+
+    /** As {@link #add(OpenSite, byte[], String, Words)}, with the weight judged before the upload is read. */
+    public Added add(OpenSite site, MultipartFile upload, Words words) {
+        if (upload.getSize() > settings.limits().maxBytes()) {
+            throw new PictureRefused(
+                    PictureRefused.Reason.TOO_HEAVY,
+                    "the file weighs " + upload.getSize() + " bytes; at most "
+                            + settings.limits().maxBytes() + " bytes are allowed");
+        }
+        try {
+            return add(site, upload.getBytes(), upload.getOriginalFilename(), words);
+        } catch (IOException e) {
+            throw new PictureRefused(PictureRefused.Reason.CORRUPT, "the upload broke off; try again");
+        }
+    }
+
+    /**
+     * Takes a picture in. The header is judged, then everything is decoded; only a picture that can be used is stored.
+     *
+     * @throws PictureRefused with the reason; nothing is stored then
+     */
+    public Added add(OpenSite site, byte[] file, String fileName, Words words) {
+        site.requireSomeChange();
+        Header header = PictureReader.inspect(file, settings.limits());
+        String sha256 = FileStore.sha256(file);
+        StoredPicture known = bySha256(site, sha256);
+        if (known != null) {
+            return new Added(known, false);
+        }
+        Decoded decoded = working.decode(file, header, sha256);
+        String name = plainFileName(fileName);
+        Words titled = words.title().isEmpty()
+                ? new Words(titleFrom(name), words.description(), words.credit(), words.licence())
+                : words;
+        try {
+            return transaction.execute(status -> {
+                files.put(file);
+                Picture picture = pictures.saveAndFlush(new Picture(
+                        site.id(),
+                        slug(titled.title()) + "-" + sha256.substring(0, SHORT_HASH),
+                        sha256,
+                        name,
+                        header,
+                        decoded.transparentPixels() > 0,
+                        file.length,
+                        titled,
+                        site.viewer().name()));
+                return new Added(picture.view(), true);
+            });
+        } catch (DataIntegrityViolationException e) {
+            StoredPicture winner = bySha256(site, sha256); // somebody uploaded the same bytes a moment earlier
+            if (winner == null) {
+                throw e;
+            }
+            return new Added(winner, false);
+        }
+    }
+
+    public StoredPicture find(OpenSite site, String id) {
+        return pictures.findBySiteIdAndId(site.id(), id)
+                .map(Picture::view)
+                .orElseThrow(() -> new NotFound("picture", id));
+    }
+
+    /** By the database's own number, for what refers to it. */
+    public StoredPicture byNumber(OpenSite site, long number) {
+        return pictures.findById(number)
+                .map(Picture::view)
+                .filter(picture -> picture.siteId().equals(site.id()))
+                .orElseThrow(() -> new NotFound("picture", Long.toString(number)));
+    }
+
+    /** Newest first. */
+    public List<StoredPicture> list(OpenSite site) {
+        return pictures.findBySiteIdOrderByNumberDesc(site.id()).stream()
+                .map(Picture::view)
+                .toList();
+    }
+
+    public long count(OpenSite site) {
+        return pictures.countBySiteId(site.id());
+    }
+
+    public StoredPicture describe(OpenSite site, String id, Words words) {
+        site.requireSomeChange();
+        return transaction.execute(status -> {
+            Picture picture = pictures.findBySiteIdAndId(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
+            picture.describe(words);
+            return pictures.save(picture).view();
+        });
+    }
+
+    /** The bytes that were uploaded, unchanged. */
+    public void copyOriginal(StoredPicture picture, OutputStream to) throws IOException {
+        files.copy(picture.sha256(), to);
+    }
+
+    private StoredPicture bySha256(OpenSite site, String sha256) {
+        return pictures.findBySiteIdAndSha256(site.id(), sha256)
+                .map(Picture::view)
+                .orElse(null);
+    }
+
+    /** The last part of whatever path a browser sent, without anything that could trip a file system or a header. */
+    private static String plainFileName(String sent) {
+        String last = sent == null ? "" : sent.replace('\\', '/').replaceAll(".*/", "");
+        String plain = last.replaceAll("[\\p{Cntrl}\"<>:|?*]", "").strip();
+        String cut = plain.length() > 200 ? plain.substring(plain.length() - 200) : plain;
+        return cut.isEmpty() ? "picture" : cut;
+    }
+
+    private static String titleFrom(String fileName) {
+        String stem = fileName.replaceFirst("\\.[A-Za-z0-9]{1,5}$", "")
+                .replaceAll("[-_]+", " ")
+                .strip();
+        boolean camera = stem.matches("(?i)(img|dsc[fn]?|pict|photo|image|untitled|scan)?[ 0-9]*");
+        if (stem.isEmpty() || camera) {
+            return "";
+        }
+        return stem.substring(0, 1).toUpperCase(Locale.ROOT) + stem.substring(1);
+    }
+
+    private static String slug(String title) {
+        String plain = Normalizer.normalize(title, Normalizer.Form.NFKD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-");
+        String cut = (plain.length() > 48 ? plain.substring(0, 48) : plain).replaceAll("^-|-$", "");
+        return cut.isEmpty() ? "picture" : cut;
+    }
+}

@@ -1,0 +1,37 @@
+package gavlin.web.picture;
+
+import gavlin.core.codec.PictureType;
+import gavlin.core.fit.PictureFacts;
+import gavlin.core.geometry.Size;
+import java.time.Instant;
+
+/**
+ * A picture of a site, as the rest of the application sees it.
+ *
+ * @param number the database's own; {@code id} is the one for people and programs
+ * @param size upright, px
+ * @param transparent whether any pixel is not fully opaque
+ * @param notes what a person should know of how it was read, or empty
+ */
+public record StoredPicture(
+        long number,
+        String siteId,
+        String id,
+        String sha256,
+        String fileName,
+        PictureType type,
+        Size size,
+        boolean transparent,
+        long bytes,
+        String notes,
+        Words words,
+        Instant addedAt) {
+    /** A name to show: the title, or the file's name while it has none. */
+    public String label() {
+        return words.title().isEmpty() ? fileName : words.title();
+    }
+
+    public PictureFacts facts() {
+        return new PictureFacts(size, transparent, words.title(), words.description(), words.credit());
+    }
+}

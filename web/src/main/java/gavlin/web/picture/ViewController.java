@@ -1,0 +1,41 @@
+package gavlin.web.picture;
+
+import gavlin.web.account.SignedIn;
+import gavlin.web.site.Sites;
+import java.time.Duration;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Pictures for the screen; always files that Gavlin wrote, never an upload. */
+@Controller
+class ViewController {
+    private final Sites sites;
+    private final Pictures pictures;
+    private final PictureViews views;
+
+    ViewController(Sites sites, Pictures pictures, PictureViews views) {
+        this.sites = sites;
+        this.pictures = pictures;
+        this.views = views;
+    }
+
+    @GetMapping("/sites/{site}/pictures/{id}/view")
+    ResponseEntity<byte[]> view(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "640") int width) {
+        StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .contentType(
+                        MediaType.parseMediaType(PictureViews.typeOf(picture).mediaType()))
+                .body(views.view(picture, width));
+    }
+}

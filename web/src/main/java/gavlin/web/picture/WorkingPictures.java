@@ -1,0 +1,120 @@
+package gavlin.web.picture;
+
+import gavlin.core.codec.Header;
+import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.PictureReader.Decoded;
+import gavlin.core.raster.WorkingPicture;
+import gavlin.web.store.FileStore;
+import gavlin.web.work.Cores;
+import gavlin.web.work.OnceAtATime;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/**
+ * Working pictures on this node's disk: made when a picture is uploaded, made again from the original whenever they are
+ * missing, and thrown out oldest first when there are too many.
+ */
+@Component
+public class WorkingPictures {
+    private static final Logger LOG = LoggerFactory.getLogger(WorkingPictures.class);
+    /** Mapped files kept open: address space and page cache, no heap. */
+    private static final int KEPT_OPEN = 32;
+
+    private final PictureSettings settings;
+    private final FileStore files;
+    private final Cores cores;
+    private final OnceAtATime<WorkingPicture> building = new OnceAtATime<>();
+    private final Map<String, WorkingPicture> open = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, WorkingPicture> eldest) {
+            return size() > KEPT_OPEN;
+        }
+    });
+
+    WorkingPictures(PictureSettings settings, FileStore files, Cores cores) throws IOException {
+        this.settings = settings;
+        this.files = files;
+        this.cores = cores;
+        Files.createDirectories(settings.cache());
+    }
+
+    public WorkingPicture of(StoredPicture picture) {
+        WorkingPicture known = open.get(picture.sha256());
+        return known != null ? known : building.get(picture.sha256(), () -> openOrBuild(picture.sha256()));
+    }
+
+    /** Decodes a file that has passed its header, keeping the outcome. */
+    Decoded decode(byte[] file, Header header, String sha256) {
+        return cores.run(() -> {
+            try {
+                Decoded decoded = PictureReader.decode(file, header, fileOf(sha256));
+                open.put(sha256, decoded.picture());
+                makeRoom();
+                return decoded;
+            } catch (IOException e) {
+                throw new UncheckedIOException("the cache folder cannot be written", e);
+            }
+        });
+    }
+
+    private WorkingPicture openOrBuild(String sha256) {
+        Path file = fileOf(sha256);
+        try {
+            if (Files.exists(file)) {
+                WorkingPicture picture = WorkingPicture.open(file);
+                Files.setLastModifiedTime(file, FileTime.from(Instant.now()));
+                open.put(sha256, picture);
+                return picture;
+            }
+        } catch (IOException e) {
+            LOG.warn("the working picture {} is unusable and is made again: {}", sha256, e.getMessage());
+        }
+        byte[] original = files.bytes(sha256);
+        return decode(original, PictureReader.inspect(original, settings.limits()), sha256)
+                .picture();
+    }
+
+    Path cached(String name) {
+        return settings.cache().resolve(name);
+    }
+
+    private Path fileOf(String sha256) {
+        return cached(sha256 + ".working");
+    }
+
+    void makeRoom() throws IOException {
+        try (Stream<Path> all = Files.list(settings.cache())) {
+            List<Path> newestFirst = all.filter(Files::isRegularFile)
+                    .sorted(Comparator.comparing(WorkingPictures::age))
+                    .toList();
+            long kept = 0;
+            for (Path file : newestFirst) {
+                kept += Files.size(file);
+                if (kept > settings.maxCacheSize().toBytes()) {
+                    Files.deleteIfExists(file);
+                }
+            }
+        }
+    }
+
+    private static long age(Path file) {
+        try {
+            return -Files.getLastModifiedTime(file).toMillis();
+        } catch (IOException e) {
+            return Long.MAX_VALUE;
+        }
+    }
+}

@@ -1,0 +1,162 @@
+package gavlin.web.problem;
+
+import gavlin.core.BadInput;
+import gavlin.core.brief.SlotSheetFaults;
+import gavlin.core.codec.PictureRefused;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.net.URI;
+import java.util.Locale;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.stereotype.Component;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
+import org.springframework.web.servlet.ModelAndView;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Every failure's way out: problem details (RFC 9457) for the API, a page with the same words for people. The {@code type}
+ * of each kind is stable.
+ */
+@Component
+@ControllerAdvice
+public class Problems {
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    private static final String TYPE = "urn:gavlin:problem:";
+
+    private final JsonMapper json;
+
+    Problems(JsonMapper json) {
+        this.json = json;
+    }
+
+    @ExceptionHandler(Exception.class)
+    Object answer(Exception failure, HttpServletRequest request, HttpServletResponse response) {
+        if (failure instanceof AsyncRequestNotUsableException) {
+            return null; // the other side has gone
+        }
+        ProblemDetail problem = describe(failure);
+        if (problem.getStatus() == 503) {
+            response.setHeader("Retry-After", "3");
+        }
+        if (isApi(request)) {
+            return ResponseEntity.status(problem.getStatus())
+                    .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                    .body(problem);
+        }
+        ModelAndView page = new ModelAndView("problem/problem", HttpStatus.valueOf(problem.getStatus()));
+        page.addObject("status", problem.getStatus());
+        page.addObject("says", problem.getDetail());
+        return page;
+    }
+
+    /** For filters, which run before any controller. */
+    public void write(HttpServletResponse response, HttpStatus status, String kind, String detail) throws IOException {
+        response.setStatus(status.value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write(json.writeValueAsString(problem(status, kind, detail)));
+    }
+
+    public static boolean isApi(HttpServletRequest request) {
+        return request.getRequestURI().startsWith(request.getContextPath() + "/api/");
+    }
+
+    private static ProblemDetail describe(Exception failure) {
+        if (failure instanceof SlotSheetFaults faults) {
+            ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_CONTENT, "slot-sheet", faults.getMessage());
+            problem.setProperty("faults", faults.faults());
+            return problem;
+        }
+        if (failure instanceof PictureRefused refused) {
+            String kind = "picture-"
+                    + refused.reason().name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return withField(problem(statusOf(refused), kind, refused.getMessage()), refused);
+        }
+        if (failure instanceof BadInput bad) {
+            return withField(problem(HttpStatus.BAD_REQUEST, "bad-input", bad.getMessage()), bad);
+        }
+        if (failure instanceof NotFound) {
+            return problem(HttpStatus.NOT_FOUND, "not-found", failure.getMessage());
+        }
+        if (failure instanceof Forbidden) {
+            return problem(HttpStatus.FORBIDDEN, "forbidden", failure.getMessage());
+        }
+        if (failure instanceof Conflict) {
+            return problem(HttpStatus.CONFLICT, "conflict", failure.getMessage());
+        }
+        if (failure instanceof Busy) {
+            return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", failure.getMessage());
+        }
+        if (failure instanceof MaxUploadSizeExceededException) {
+            return problem(
+                    HttpStatus.CONTENT_TOO_LARGE,
+                    "picture-too-heavy",
+                    "the file is far over the weight allowed (64 MB)");
+        }
+        if (failure instanceof MultipartException) {
+            return problem(HttpStatus.BAD_REQUEST, "bad-input", "the upload broke off or is not a multipart form");
+        }
+        if (failure instanceof HttpMessageNotReadableException unreadable) {
+            return problem(HttpStatus.BAD_REQUEST, "bad-json", "the body cannot be read: " + firstLine(unreadable));
+        }
+        if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
+            return problem(
+                    HttpStatus.BAD_REQUEST, "bad-input", mismatch.getName() + " cannot be " + mismatch.getValue());
+        }
+        if (failure instanceof ErrorResponse known) {
+            return problem(
+                    HttpStatus.valueOf(known.getStatusCode().value()),
+                    "request",
+                    known.getBody().getDetail());
+        }
+        LOG.error("a request failed by our own fault", failure);
+        return problem(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "internal",
+                "something went wrong in Gavlin itself; nothing was changed");
+    }
+
+    private static HttpStatus statusOf(PictureRefused refused) {
+        return switch (refused.reason()) {
+            case TOO_HEAVY -> HttpStatus.CONTENT_TOO_LARGE;
+            case NOT_A_PICTURE, UNSUPPORTED -> HttpStatus.UNSUPPORTED_MEDIA_TYPE;
+            default -> HttpStatus.UNPROCESSABLE_CONTENT;
+        };
+    }
+
+    private static ProblemDetail withField(ProblemDetail problem, BadInput bad) {
+        problem.setProperty("field", bad.field());
+        return problem;
+    }
+
+    private static ProblemDetail problem(HttpStatus status, String kind, String detail) {
+        ProblemDetail problem = ProblemDetail.forStatus(status);
+        problem.setType(URI.create(TYPE + kind));
+        problem.setTitle(status.getReasonPhrase());
+        problem.setDetail(detail);
+        return problem;
+    }
+
+    private static String firstLine(Exception failure) {
+        Throwable cause = failure.getCause() == null ? failure : failure.getCause();
+        String message = cause.getMessage() == null ? "no reason given" : cause.getMessage();
+        return message.lines()
+                .findFirst()
+                .orElse("")
+                .replaceAll("\\(class [^)]*\\)", "")
+                .strip();
+    }
+}

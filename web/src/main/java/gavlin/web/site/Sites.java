@@ -1,0 +1,104 @@
+package gavlin.web.site;
+
+import gavlin.core.BadInput;
+import gavlin.core.Require;
+import gavlin.core.brief.SlotSheet;
+import gavlin.core.brief.SlotSheetReader;
+import gavlin.web.account.Viewer;
+import gavlin.web.problem.Conflict;
+import gavlin.web.problem.NotFound;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The sites, and who may open them. */
+@Service
+public class Sites {
+    private static final String ID = "[a-z0-9](?:[a-z0-9-]{0,62}[a-z0-9])?";
+
+    private final SiteRepository sites;
+    private final MembershipRepository memberships;
+    /** Parsed sheets, by site and revision: derived, small, and read on every request. */
+    private final Map<String, ParsedSheet> parsed = new ConcurrentHashMap<>();
+
+    private record ParsedSheet(int revision, SlotSheet sheet) {}
+
+    Sites(SiteRepository sites, MembershipRepository memberships) {
+        this.sites = sites;
+        this.memberships = memberships;
+    }
+
+    /** @throws NotFound also when the site exists but is none of theirs */
+    @Transactional(readOnly = true)
+    public OpenSite open(Viewer viewer, String id) {
+        Site site = sites.findById(id).orElseThrow(() -> new NotFound("site", id));
+        Set<String> sections = memberships.findByAccountIdAndSiteId(viewer.id(), id).stream()
+                .map(Membership::section)
+                .collect(Collectors.toSet());
+        if (!viewer.everywhere() && sections.isEmpty()) {
+            throw new NotFound("site", id);
+        }
+        return opened(site, viewer, sections);
+    }
+
+    /** All sites that they may see, by name. */
+    @Transactional(readOnly = true)
+    public List<OpenSite> openAll(Viewer viewer) {
+        Map<String, Set<String>> sections = memberships.findByAccountId(viewer.id()).stream()
+                .collect(Collectors.groupingBy(
+                        Membership::siteId, Collectors.mapping(Membership::section, Collectors.toSet())));
+        return sites.findAllByOrderByName().stream()
+                .filter(site -> viewer.everywhere() || sections.containsKey(site.id()))
+                .map(site -> opened(site, viewer, sections.getOrDefault(site.id(), Set.of())))
+                .toList();
+    }
+
+    /**
+     * Makes a site from a slot sheet; whoever makes it is its warden.
+     *
+     * @throws gavlin.core.brief.SlotSheetFaults with every fault of the sheet
+     */
+    @Transactional
+    public OpenSite create(Viewer viewer, String id, String name, String sheet) {
+        if (id == null || !id.matches(ID)) {
+            throw new BadInput("id", "id must be 1 to 64 lower-case letters, digits and hyphens, received " + id);
+        }
+        String checkedName = Require.text("name", name, 120);
+        if (checkedName.isEmpty()) {
+            throw new BadInput("name", "name must not be empty");
+        }
+        SlotSheetReader.read(sheet);
+        if (sites.existsById(id)) {
+            throw new Conflict("there is a site " + id + " already");
+        }
+        Site site = sites.saveAndFlush(new Site(id, checkedName, sheet));
+        memberships.save(new Membership(viewer.id(), id, OpenSite.WHOLE_SITE));
+        return opened(site, viewer, Set.of(OpenSite.WHOLE_SITE));
+    }
+
+    /** Lets an account keep one section of a site. */
+    @Transactional
+    public void entrust(OpenSite site, Viewer keeper, String section) {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        site.sheet().section(section).orElseThrow(() -> new NotFound("section", section));
+        memberships.save(new Membership(keeper.id(), site.id(), section));
+    }
+
+    private OpenSite opened(Site site, Viewer viewer, Set<String> sections) {
+        boolean warden = viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE);
+        return new OpenSite(site.id(), site.name(), sheetOf(site), site.sheetRevision(), viewer, warden, sections);
+    }
+
+    private SlotSheet sheetOf(Site site) {
+        ParsedSheet known = parsed.get(site.id());
+        if (known == null || known.revision != site.sheetRevision()) {
+            known = new ParsedSheet(site.sheetRevision(), SlotSheetReader.read(site.sheet()));
+            parsed.put(site.id(), known);
+        }
+        return known.sheet;
+    }
+}
