@@ -147,15 +147,24 @@ public final class Gauges {
         Object value = measured == null ? null : measured.transparentPixels;
         switch (brief.transparency()) {
             case REQUIRED -> {
-                Verdict verdict = seeThrough ? Verdict.FITS : Verdict.FAILS;
-                String says = seeThrough
-                        ? "The ground around it is transparent."
-                        : "Nothing in it is transparent: it will stand in a box of its own colour.";
-                Gauge gauge = Gauge.of("transparency", value, asked, "px", verdict, says);
-                add(
-                        !seeThrough && fit.backing() != null
-                                ? gauge.with(new Remedy("backing-none", "Take the backing away"))
-                                : gauge);
+                // Margins around an opaque picture don't count: it would still stand in a box of its own.
+                boolean open = fit.backing() == null && picture.transparent();
+                Gauge gauge = Gauge.of(
+                        "transparency",
+                        value,
+                        asked,
+                        "px",
+                        open ? Verdict.FITS : Verdict.FAILS,
+                        open
+                                ? "The ground around it is transparent."
+                                : "Nothing in it is transparent: it stands in a box of its own colour.");
+                if (open) {
+                    add(gauge);
+                } else if (picture.transparent()) {
+                    add(gauge.with(new Remedy("backing-none", "Take the backing away")));
+                } else {
+                    add(gauge.with(new Remedy("another-picture", "Choose another")));
+                }
             }
             case FORBIDDEN ->
                 add(

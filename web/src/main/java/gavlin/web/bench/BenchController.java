@@ -18,6 +18,7 @@ import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -57,7 +58,8 @@ class BenchController {
     record Neighbour(String label, String href) {}
 
     /** A picture that could be put into the slot, with what it would mean. */
-    record Choice(String id, String view, String title, String facts, String verdict, String says) {}
+    record Choice(
+            String id, String view, boolean transparent, String title, String facts, String verdict, String says) {}
 
     /** One way in: the slot of a site, in the hands of somebody, for the site or one section. */
     private record Desk(OpenSite site, Slot slot, String section) {}
@@ -243,6 +245,7 @@ class BenchController {
         for (StoredPicture picture : pictures.list(desk.site)) {
             choices.add(choice(desk, picture));
         }
+        choices.sort(Comparator.comparing((Choice c) -> !c.verdict.equals("fits")));
         return choices;
     }
 
@@ -262,6 +265,7 @@ class BenchController {
         return new Choice(
                 picture.id(),
                 "/sites/" + desk.site.id() + "/pictures/" + picture.id() + "/view?width=320",
+                picture.transparent(),
                 picture.label(),
                 picture.size().label() + " " + picture.type().label(),
                 verdict,

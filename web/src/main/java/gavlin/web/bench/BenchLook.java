@@ -14,6 +14,7 @@ import gavlin.web.page.Words;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Set;
 
 /** All that the bench draws for one fit. The page only draws: every number and every word in here is the core's. */
 record BenchLook(
@@ -58,10 +59,14 @@ record BenchLook(
             String name,
             String value,
             String unit,
+            boolean inWords,
             String verdict,
             String says,
             Gauge.Scale scale,
             List<Gauge.Remedy> remedies) {}
+
+    /** Gauges whose value is a text rather than a number on a scale. */
+    private static final Set<String> IN_WORDS = Set.of("name", "credit", "description");
 
     private static final DateTimeFormatter TIME = DateTimeFormatter.ISO_INSTANT;
 
@@ -130,6 +135,7 @@ record BenchLook(
                         ? gauge.verdict() == Gauge.Verdict.UNMEASURED ? "measuring" : "–"
                         : plain(gauge.value()),
                 gauge.limit() == null || gauge.value() == null ? gauge.unit() : unit(gauge),
+                IN_WORDS.contains(gauge.id()),
                 gauge.verdict().word(),
                 gauge.says(),
                 gauge.scale(),
@@ -148,9 +154,7 @@ record BenchLook(
     private static String unit(Gauge gauge) {
         return switch (gauge.id()) {
             case "weight" -> "of " + plain(gauge.limit()) + " " + gauge.unit();
-            case "damage" -> "SSIM, least " + plain(gauge.limit());
-            case "transparency" -> gauge.unit() + ", " + gauge.limit();
-            case "detail", "filled" -> gauge.unit();
+            case "detail", "filled", "damage", "transparency" -> gauge.unit();
             default -> "";
         };
     }

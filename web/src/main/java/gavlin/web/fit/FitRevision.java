@@ -4,6 +4,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Rule;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -27,8 +28,13 @@ class FitRevision {
     private int revision;
     private int parent;
     private long pictureNumber;
+
+    @Column(name = "focal_x")
     private double focalX;
+
+    @Column(name = "focal_y")
     private double focalY;
+
     private double zoom;
 
     @Enumerated(EnumType.STRING)

@@ -172,7 +172,7 @@ record PlanView(String headline, String sentence, String scale, List<Page> pages
                 place.x(), place.y(), showing.box().width(), showing.box().height());
         boolean hasFile = entry.fit() != null && !entry.fit().plan().types().isEmpty();
         Size file = hasFile ? entry.fit().plan().size() : null;
-        boolean small = box.width() < 60 * scale || box.height() < 24 * scale;
+        boolean small = box.width() < 90 * scale || box.height() < 24 * scale;
         double tagWidth = 24 * scale;
         double tagHeight = 17 * scale;
         Box tag = small

@@ -94,7 +94,7 @@ function start(first) {
     if (unsaved || !look.savedAt) {
       return "Not saved yet.";
     }
-    const time = new Date(look.savedAt).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
+    const time = new Date(look.savedAt).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
     return `Step ${look.revision}, saved ${time}${look.accepted ? ", accepted" : ""}.`;
   }
 
@@ -118,6 +118,9 @@ function start(first) {
       if (document.activeElement !== by(id)) {
         by(id).value = String(Math.round(read() * 100) / 100);
       }
+    }
+    for (const id of ["window-x", "window-y", "window-width", "focal-x", "focal-y", "zoom"]) {
+      by(id).disabled = look.rule === "contain" || !mayChange;
     }
     by("rule").value = look.rule;
     by("type").value = look.type;
@@ -149,10 +152,13 @@ function start(first) {
       "type-any": () => change({ type: "" }),
       "backing-white": () => change({ backing: "#FFFFFF" }),
       "backing-none": () => change({ backing: "" }),
+      "another-picture": () => by("pictures").showModal(),
       "picture-words": () => location.assign(`${bench.dataset.base.split("/slots/")[0]}/pictures/${look.picture}`),
     };
     mends[remedy]();
-    rest();
+    if (unsaved) {
+      rest();
+    }
   }
 
   function nudge(x, y) {

@@ -12,12 +12,12 @@ function drawGauge(gauge, mend) {
   const name = document.createElement("h3");
   name.textContent = gauge.name;
   const value = document.createElement("span");
-  value.className = "value";
+  value.className = gauge.inWords ? "words" : "value";
   value.append(gauge.value, " ", small(gauge.unit));
   const verdict = document.createElement("span");
   verdict.className = `v ${gauge.verdict}`;
   verdict.textContent = gauge.verdict === "unmeasured" ? "not measured yet" : gauge.verdict;
-  section.append(name, value, drawScale(gauge.scale), verdict);
+  section.append(name, value, ...(gauge.inWords ? [] : [drawScale(gauge.scale)]), verdict);
   for (const remedy of gauge.remedies) {
     const button = document.createElement("button");
     button.className = "b small mt-1";

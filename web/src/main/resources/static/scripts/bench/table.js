@@ -59,12 +59,16 @@ function ruler(at, source, element, window) {
   ];
   for (let mark = 0; mark <= source.width; mark += step) {
     const x = at.x + mark * at.scale;
-    parts.push(svg("path", { class: "ruler-line", d: `M${x} ${RULER - 5}v-5` }), svg("text", { class: "ruler-text", x: x + 3, y: 11 }, String(mark)));
+    parts.push(svg("path", { class: "ruler-line", d: `M${x} ${RULER - 5}v-5` }), svg("text", { class: "ruler-text", y: 11, ...beside(x, x + 40 > width) }, String(mark)));
   }
   for (let mark = 0; mark <= source.height; mark += step) {
     const y = at.y + mark * at.scale;
-    const label = svg("text", { class: "ruler-text", transform: `translate(11 ${y + 3}) rotate(-90)`, "text-anchor": "end" }, String(mark));
+    const turned = `translate(11 ${y}) rotate(-90)`;
+    const label = svg("text", { class: "ruler-text", transform: turned, ...beside(0, y + 40 < height) }, String(mark));
     parts.push(svg("path", { class: "ruler-line", d: `M${RULER - 5} ${y}h-5` }), label);
   }
   return parts;
 }
+
+/** On which side of its mark a label stands, so that none runs off the end of its ruler. */
+const beside = (x, before) => (before ? { x: x - 3, "text-anchor": "end" } : { x: x + 3 });
