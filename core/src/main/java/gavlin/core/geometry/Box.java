@@ -86,9 +86,11 @@ public record Box(double x, double y, double width, double height) {
         return (value < 0 ? "" : "+") + number(value);
     }
 
+    /** To three decimals, without those that say nothing. */
     private static String number(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15
-                ? Long.toString((long) value)
-                : String.format(Locale.ROOT, "%.3f", value);
+        double rounded = Math.rint(value * 1000) / 1000;
+        return rounded == Math.rint(rounded) && Math.abs(rounded) < 1e15
+                ? Long.toString((long) rounded)
+                : String.format(Locale.ROOT, "%.3f", rounded);
     }
 }

@@ -1,0 +1,155 @@
+package gavlin.core.codec;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gavlin.core.Reference;
+import gavlin.core.codec.PictureRefused.Reason;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Random;
+import java.util.stream.Stream;
+import java.util.zip.CRC32;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class HostileFilesTest {
+    private static final Pixels PHOTO = Reference.noise(Size.parse("48x32"), 3, 5);
+
+    /** A sound file of each type, to be damaged. */
+    static Stream<byte[]> sound() {
+        return Stream.of(
+                JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE),
+                PngWriter.write(PHOTO, Tags.NONE),
+                WebpWriter.writeLossy(PHOTO, 80, Tags.NONE),
+                WebpWriter.writeLossless(PHOTO, new Tags("a title", "", "")));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            ignoreLeadingAndTrailingWhitespace = false,
+            value = {
+                "<!doctype html><script>alert(1)</script>|NOT_A_PICTURE",
+                "PK\u0003\u0004 an archive|NOT_A_PICTURE",
+                "GIF|NOT_A_PICTURE",
+                "<svg xmlns='http://www.w3.org/2000/svg'><image href='http://127.0.0.1:9/'/></svg>|UNSUPPORTED",
+                "\u0000\u0000\u0000\u0018ftypheic|UNSUPPORTED",
+                "\u0000\u0000\u0000\u0018ftypavif|UNSUPPORTED",
+                "BM and more|UNSUPPORTED"
+            })
+    void otherFiles_anyName_areRefusedByWhatTheyAre(String content, Reason reason) {
+        byte[] file = content.getBytes(StandardCharsets.ISO_8859_1);
+        PictureRefused refused = assertThrows(PictureRefused.class, () -> PictureReader.inspect(file, Limits.DEFAULT));
+        assertEquals(reason, refused.reason());
+        assertTrue(refused.getMessage().contains("JPEG, PNG, WebP and GIF"), refused.getMessage());
+    }
+
+    @Test
+    void emptyAndHeavyFiles_areRefusedWithTheLimit() {
+        assertEquals(Reason.EMPTY, refusal(new byte[0]).reason());
+        Limits small = new Limits(100, 1_000, 10, 10);
+        PictureRefused heavy = assertThrows(PictureRefused.class, () -> PictureReader.inspect(new byte[101], small));
+        assertEquals(Reason.TOO_HEAVY, heavy.reason());
+        assertEquals("the file weighs 101 bytes; at most 100 bytes are allowed", heavy.getMessage());
+    }
+
+    @Test
+    void bombsByPixels_areRefusedByTheirHeader() {
+        assertEquals(Reason.TOO_LARGE, refusal(pngClaiming(20_000, 20_000)).reason());
+        assertEquals(
+                Reason.TOO_LARGE, refusal(pngClaiming(0x7fffffff, 0x7fffffff)).reason());
+        assertEquals(Reason.CORRUPT, refusal(pngClaiming(0, 10)).reason());
+        byte[] jpeg = JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        int frame = indexOf(jpeg, 0xff, 0xc2);
+        ByteBuffer.wrap(jpeg).putShort(frame + 5, (short) 65_500).putShort(frame + 7, (short) 65_500);
+        assertEquals(Reason.TOO_LARGE, refusal(jpeg).reason());
+    }
+
+    @Test
+    void bombByScans_isRefusedByCounting() {
+        byte[] jpeg = JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        Limits fewScans = new Limits(1_000_000, 1_000_000, 10, 3);
+        PictureRefused refused = assertThrows(PictureRefused.class, () -> PictureReader.inspect(jpeg, fewScans));
+        assertEquals(Reason.TOO_LARGE, refused.reason());
+        assertTrue(refused.getMessage().contains("3 scans"), refused.getMessage());
+    }
+
+    @ParameterizedTest
+    @MethodSource("sound")
+    void truncatedFile_atAnyLength_isRefused(byte[] file, @TempDir Path folder) {
+        for (int length = 1; length < file.length; length += Math.max(1, file.length / 150)) {
+            byte[] cut = Arrays.copyOf(file, length);
+            assertThrows(PictureRefused.class, () -> decode(cut, folder), "cut to " + length + " of " + file.length);
+        }
+    }
+
+    /** Seeded mutations: whatever is read or refused, nothing else may happen. */
+    @ParameterizedTest
+    @MethodSource("sound")
+    void mutatedFile_isReadOrRefusedAndNothingElse(byte[] file, @TempDir Path folder) throws IOException {
+        Random random = new Random(11);
+        for (int i = 0; i < 400; i++) {
+            byte[] mutated = file.clone();
+            for (int n = 1 + random.nextInt(6); n > 0; n--) {
+                mutated[random.nextInt(mutated.length)] = (byte) random.nextInt(256);
+            }
+            try {
+                decode(mutated, folder);
+            } catch (PictureRefused expected) {
+                assertFalse(expected.getMessage().isBlank());
+            }
+        }
+        try (Stream<Path> left = Files.list(folder)) {
+            assertEquals(0, left.filter(f -> f.toString().endsWith(".part")).count(), "no half-made files stay");
+        }
+    }
+
+    @Test
+    void polyglot_pageBehindAPicture_isReadAsThePictureOnly() {
+        byte[] png = PngWriter.write(PHOTO, Tags.NONE);
+        byte[] page = "<script>alert(1)</script>".getBytes(StandardCharsets.US_ASCII);
+        byte[] both = Arrays.copyOf(png, png.length + page.length);
+        System.arraycopy(page, 0, both, png.length, page.length);
+        Pixels read = PictureReader.pixels(both);
+        byte[] written = PngWriter.write(read, Tags.NONE);
+        assertFalse(new String(written, StandardCharsets.ISO_8859_1).contains("script"));
+    }
+
+    private static PictureRefused refusal(byte[] file) {
+        return assertThrows(PictureRefused.class, () -> PictureReader.inspect(file, Limits.DEFAULT));
+    }
+
+    private static void decode(byte[] file, Path folder) throws IOException {
+        PictureReader.decode(file, PictureReader.inspect(file, Limits.DEFAULT), folder.resolve("picture"));
+    }
+
+    private static byte[] pngClaiming(int width, int height) {
+        byte[] png = PngWriter.write(PHOTO, Tags.NONE);
+        ByteBuffer.wrap(png).putInt(16, width).putInt(20, height);
+        CRC32 crc = new CRC32();
+        crc.update(png, 12, 17);
+        ByteBuffer.wrap(png).putInt(29, (int) crc.getValue());
+        return png;
+    }
+
+    private static int indexOf(byte[] bytes, int first, int second) {
+        for (int i = 0; i < bytes.length - 1; i++) {
+            if ((bytes[i] & 0xff) == first && (bytes[i + 1] & 0xff) == second) {
+                return i;
+            }
+        }
+        throw new IllegalArgumentException("not there");
+    }
+}
