@@ -24,6 +24,8 @@ function start(first) {
   let arrowsMoveFocal = false;
   let resting = 0;
   let unsaved = false;
+  /** The window last asked for and not answered yet: quick keys go on from here, not from an older answer. */
+  let wanted = null;
   const element = by("table");
   const table = createTable(element);
   const picture = by("drawing").dataset.picture;
@@ -33,7 +35,12 @@ function start(first) {
     picture: look.picture, focal: look.focal, zoom: look.zoom, rule: look.rule, backing: look.backing, type: look.type, ...changes,
   });
 
-  const ask = latestOnly((body) => send("POST", `${bench.dataset.base}/look${section}`, body), (answer) => show({ ...look, ...movement(answer) }), complain);
+  const ask = latestOnly((body) => send("POST", `${bench.dataset.base}/look${section}`, body), receive, complain);
+
+  function receive(answer, moreToCome) {
+    wanted = moreToCome ? wanted : null;
+    show({ ...look, ...movement(answer) });
+  }
 
   function movement({ focal, zoom, rule, backing, type, window, size, showings, gauges, state, says }) {
     return { focal, zoom, rule, backing, type, window, size, showings, gauges, state, says };
@@ -44,6 +51,7 @@ function start(first) {
       return complain(new Error("this slot is not yours to change"));
     }
     unsaved = true;
+    wanted = { ...(wanted ?? look), ...changes };
     ask(wish(changes));
   }
 
@@ -166,9 +174,11 @@ function start(first) {
       const by = event.shiftKey ? 10 : 1;
       if (arrowsMoveFocal) {
         const { width, height } = table.source;
-        change({ focal: { x: clamp(look.focal.x + (x * by) / width), y: clamp(look.focal.y + (y * by) / height) } });
+        const { focal } = wanted ?? look;
+        change({ focal: { x: clamp(focal.x + (x * by) / width), y: clamp(focal.y + (y * by) / height) } });
       } else {
-        change({ window: { ...corner(), x: look.window.x + x * by, y: look.window.y + y * by } });
+        const { window } = wanted ?? look;
+        change({ window: { ...corner(), x: window.x + x * by, y: window.y + y * by } });
       }
       rest();
     };
@@ -176,7 +186,7 @@ function start(first) {
 
   function zoomBy(factor) {
     return () => {
-      change({ zoom: Math.max(1, Math.round(look.zoom * factor * 1000) / 1000) });
+      change({ zoom: Math.max(1, Math.round((wanted ?? look).zoom * factor * 1000) / 1000) });
       rest();
     };
   }

@@ -1,0 +1,250 @@
+package gavlin.web;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.FilePayload;
+import gavlin.core.codec.Header;
+import gavlin.core.codec.Limits;
+import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.PictureType;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.ObjectFit;
+import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Size;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The way through as a person goes it, with Debian's Chromium on the running application. */
+class WalkTest {
+    private static RunningGavlin gavlin;
+    private static Playwright playwright;
+    private static Browser browser;
+    private Page page;
+    private final List<String> complaints = new ArrayList<>();
+
+    @BeforeAll
+    static void start() {
+        gavlin = RunningGavlin.get();
+        playwright = Playwright.create();
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--no-first-run")));
+    }
+
+    @AfterAll
+    static void stop() {
+        playwright.close();
+    }
+
+    @BeforeEach
+    void openPage() {
+        page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+        // A breach of the content policy, a script error, a missing file: all are said on the console.
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                complaints.add(message.text());
+            }
+        });
+        page.onPageError(complaints::add);
+    }
+
+    @AfterEach
+    void closePage() {
+        page.context().close();
+        assertEquals(List.of(), complaints, "the browser has nothing to complain of");
+    }
+
+    @Test
+    void practitioner_fromSignInToDownload_getsExactlyTheSlotsFile() throws Exception {
+        signIn();
+        assertThat(page).hasURL(java.util.regex.Pattern.compile(".*/sites/tolvane/plan"));
+        assertThat(page.locator("h1")).hasText("Three slots need you");
+        assertThat(page.locator(".plan-page")).hasCount(4);
+        assertThat(page.locator("#slots tbody tr")).hasCount(11);
+
+        page.locator("#slots a", new Page.LocatorOptions().setHasText("Slide: in all weathers"))
+                .click();
+        byte[] photo = RunningGavlin.photograph(Size.parse("3000x2000"), 7);
+        page.locator("input[type=file]").setInputFiles(new FilePayload("North wall.jpg", "image/jpeg", photo));
+        page.locator("text=Take it in and place it").click();
+        assertThat(page.locator("#drawing image")).isVisible();
+        assertThat(gauge("size")).containsText("1400×400");
+        assertThat(page.locator(".showing")).hasCount(1);
+
+        String centred = page.locator("#window-y").inputValue();
+        dragWindow(0, -40);
+        assertThat(page.locator("#window-y")).not().hasValue(centred);
+        assertThat(page.locator("#says")).containsText("Step 2, saved");
+        assertThat(gauge("weight").locator(".v")).hasText("fits");
+        double before = Double.parseDouble(page.locator("#window-y").inputValue());
+        page.locator("#table").focus();
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("Shift+ArrowDown");
+        assertThat(page.locator("#window-y")).hasValue(number(before + 11));
+        page.locator("#focal-y").fill("50");
+        page.locator("#focal-y").press("Tab");
+        assertThat(page.locator("#window-y")).hasValue(centred);
+        page.locator("#zoom").fill("1.5");
+        page.locator("#zoom").press("Tab");
+        assertThat(page.locator("#window-width")).hasValue("2000");
+
+        page.locator("#type").selectOption("jpeg");
+        assertThat(gauge("type")).containsText("JPEG");
+        assertThat(gauge("weight")).containsText("of 250 kB");
+        assertThat(gauge("weight").locator(".v")).hasText("fits");
+        Download download = page.waitForDownload(() -> page.locator("#download").click());
+        assertEquals("slide-weather-north-wall-1400x400.jpg", download.suggestedFilename());
+        byte[] file = Files.readAllBytes(download.path());
+        Header header = PictureReader.inspect(file, Limits.DEFAULT);
+        assertEquals(PictureType.JPEG, header.type());
+        assertEquals(Size.parse("1400x400"), PictureReader.pixels(file).size());
+        assertTrue(file.length <= 250_000, file.length + " bytes");
+
+        page.locator("#accept").click();
+        assertThat(page.locator(".notice.good")).hasText("Slide: in all weathers is accepted.");
+
+        page.navigate("about:blank"); // so that no picture is on its way while nobody answers
+        gavlin.restart();
+        signIn();
+        assertThat(page.locator("h1")).hasText("Two slots need you");
+        page.navigate(gavlin.address() + "/sites/tolvane/slots/slide-weather/bench");
+        assertThat(page.locator("#window-width")).hasValue("2000");
+        assertThat(page.locator("#says")).containsText("accepted");
+        page.keyboard().press("Control+z");
+        assertThat(page.locator("#window-width")).hasValue("3000");
+        page.keyboard().press("Control+Shift+z");
+        assertThat(page.locator("#window-width")).hasValue("2000");
+    }
+
+    @Test
+    void refusedPicture_onTheBench_isSaidAndNothingIsLost() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/quillet-street/slots/sign/bench");
+        page.locator("#another").click();
+        page.locator("#pictures input[type=file]")
+                .setInputFiles(new FilePayload("sign.jpg", "image/jpeg", "not a picture".getBytes()));
+        page.locator("#pictures >> text=Take it in and place it").click();
+        assertThat(page.locator(".notice")).containsText("sign.jpg: the file is not a picture");
+        assertThat(page.locator(".table-note")).containsText("Shop sign");
+    }
+
+    @Test
+    void contactSheet_droppedFile_appearsOnIt() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/quillet-street/pictures");
+        byte[] photo = RunningGavlin.photograph(Size.parse("900x1200"), 8);
+        page.locator("input[type=file]").setInputFiles(new FilePayload("Tall shelf.jpg", "image/jpeg", photo));
+        page.locator("text=Take it in").click();
+        assertThat(page.locator(".notice.good")).containsText("Tall shelf is taken in.");
+        page.locator(".contact .title", new Page.LocatorOptions().setHasText("Tall shelf"))
+                .click();
+        page.locator("[name=credit]").fill("B. <b>Bold</b> & Co");
+        page.locator("text=Save these words").click();
+        assertThat(page.locator("[name=credit]")).hasValue("B. <b>Bold</b> & Co");
+        page.navigate(gavlin.address() + "/sites/quillet-street/pictures");
+        assertThat(page.locator(".contact").first()).containsText("B. <b>Bold</b> & Co");
+    }
+
+    /** Oracle: where the real browser puts an image with object-fit and object-position (it snaps to whole pixels). */
+    @Test
+    void objectFit_randomCases_agreesWithTheBrowser() {
+        Random random = new Random(4);
+        for (int i = 0; i < 25; i++) {
+            Size file = new Size(40 + random.nextInt(800), 40 + random.nextInt(400));
+            Box box = new Box(0, 0, 40 + random.nextInt(600), 40 + random.nextInt(400));
+            double px = random.nextInt(101) / 100.0;
+            double py = random.nextInt(101) / 100.0;
+            Rule rule = random.nextBoolean() ? Rule.COVER : Rule.CONTAIN;
+            Box ours = new ObjectFit(rule, px, py).place(file, box).intersect(box);
+            Box browsers = redPartShown(file, box, rule, px, py);
+            String which = file + " in " + box + " " + rule + " " + px + " " + py;
+            assertEquals(ours.x(), browsers.x(), 1, which);
+            assertEquals(ours.y(), browsers.y(), 1, which);
+            assertEquals(ours.width(), browsers.width(), 1.5, which);
+            assertEquals(ours.height(), browsers.height(), 1.5, which);
+        }
+    }
+
+    /** The box of red that an all-red image leaves on a screenshot. */
+    private Box redPartShown(Size file, Box box, Rule rule, double px, double py) {
+        String image = "<svg xmlns='http://www.w3.org/2000/svg' width='" + file.width() + "' height='" + file.height()
+                + "' viewBox='0 0 " + file.width() + " " + file.height()
+                + "'><rect width='100%' height='100%' fill='red'/></svg>";
+        page.setContent("<body style='margin:0;background:white'><img id='i' style='display:block;width:" + box.width()
+                + "px;height:" + box.height() + "px;object-fit:" + rule.word() + ";object-position:" + px * 100 + "% "
+                + py * 100 + "%' src=\"data:image/svg+xml,"
+                + image.replace("<", "%3C").replace(">", "%3E").replace("#", "%23")
+                + "\">");
+        gavlin.core.raster.Pixels shot = PictureReader.pixels(page.locator("#i").screenshot());
+        int left = Integer.MAX_VALUE;
+        int top = Integer.MAX_VALUE;
+        int right = 0;
+        int bottom = 0;
+        int width = shot.size().width();
+        for (int p = 0; p < shot.size().pixels(); p++) {
+            boolean red = (shot.samples()[p * shot.channels() + 1] & 0xff) < 128;
+            if (red) {
+                left = Math.min(left, p % width);
+                right = Math.max(right, p % width + 1);
+                top = Math.min(top, p / width);
+                bottom = Math.max(bottom, p / width + 1);
+            }
+        }
+        return new Box(left, top, right - left, bottom - top);
+    }
+
+    private void signIn() {
+        page.navigate(gavlin.address() + "/sign-in");
+        page.locator("[name=username]").fill("warden");
+        page.locator("[name=password]").fill("tolvane-demo");
+        page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
+    }
+
+    private Locator gauge(String name) {
+        return page.locator(
+                ".gauge",
+                new Page.LocatorOptions().setHas(page.locator("h3", new Page.LocatorOptions().setHasText(name))));
+    }
+
+    private void dragWindow(double x, double y) {
+        BoundingBox window = page.locator(".window-edge").boundingBox();
+        // Away from the focal point, which would be taken hold of instead.
+        double fromX = window.x + window.width * 0.2;
+        double fromY = window.y + window.height * 0.2;
+        page.mouse().move(fromX, fromY);
+        page.mouse().down();
+        page.mouse().move(fromX + x / 2, fromY + y / 2);
+        page.mouse().move(fromX + x, fromY + y);
+        page.mouse().up();
+    }
+
+    private static String number(double value) {
+        double rounded = Math.round(value * 100) / 100.0;
+        return rounded == Math.rint(rounded) ? Long.toString((long) rounded) : Double.toString(rounded);
+    }
+}
