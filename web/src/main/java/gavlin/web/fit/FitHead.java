@@ -21,12 +21,6 @@ class FitHead {
 
     protected FitHead() {}
 
-    FitHead(String siteId, String slot, String section) {
-        this.siteId = siteId;
-        this.slot = slot;
-        this.section = section;
-    }
-
     /** Makes room for one more revision, which holds from now on. */
     int advance() {
         currentRevision = ++newestRevision;

@@ -18,7 +18,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -94,17 +93,15 @@ public class Fits {
         StoredPicture picture = pictureOf(site, slot, section, request);
         Fit fit = request.toFit(slot, picture);
         FitRequest.plan(slot, fit, picture, 1); // a fit that can't be planned is refused before it is stored
-        try {
-            return store(site, slot, section, picture, fit);
-        } catch (DataIntegrityViolationException e) {
-            return store(site, slot, section, picture, fit); // the slot's first fit was made by two at once
+        if (heads.findBySiteIdAndSlotAndSection(site.id(), slot.id(), section).isEmpty()) {
+            transaction.executeWithoutResult(status -> heads.createUnlessThere(site.id(), slot.id(), section));
         }
+        return store(site, slot, section, picture, fit);
     }
 
     private FitState store(OpenSite site, Slot slot, String section, StoredPicture picture, Fit fit) {
         return transaction.execute(status -> {
-            FitHead head = heads.lock(site.id(), slot.id(), section)
-                    .orElseGet(() -> heads.saveAndFlush(new FitHead(site.id(), slot.id(), section)));
+            FitHead head = heads.lock(site.id(), slot.id(), section).orElseThrow();
             int parent = head.currentRevision();
             FitRevision last = parent == 0 ? null : current(head);
             boolean unchanged = last != null && last.fit().equals(fit) && last.pictureNumber() == picture.number();
