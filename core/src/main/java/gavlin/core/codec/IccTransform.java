@@ -30,7 +30,7 @@ final class IccTransform {
     /** @param components 1 for a grey picture, 3 for a coloured one; the rows converted have red, green, blue anyway */
     static IccTransform toSrgb(byte[] icc, int components) {
         IccTransform transform = of(icc, components);
-        return transform.changesNothing() ? NONE : transform;
+        return transform.isIdentity() ? NONE : transform;
     }
 
     /** From inks; without a usable profile by the plain rule red = (1 − C)(1 − K). */
@@ -55,6 +55,10 @@ final class IccTransform {
         } catch (IllegalArgumentException | CMMException e) {
             return NONE;
         }
+    }
+
+    boolean changesNothing() {
+        return op == null;
     }
 
     /** Converts the colours of a row in place; alpha stays. */
@@ -127,7 +131,7 @@ final class IccTransform {
     }
 
     /** Whether a grid of colours comes back as it was, to one code value: an sRGB profile by any name. */
-    private boolean changesNothing() {
+    private boolean isIdentity() {
         if (op == null) {
             return true;
         }

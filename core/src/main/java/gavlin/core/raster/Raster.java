@@ -2,6 +2,7 @@ package gavlin.core.raster;
 
 import gavlin.core.colour.Srgb;
 import gavlin.core.geometry.Size;
+import java.util.stream.IntStream;
 
 /**
  * Pixels in linear light, premultiplied, interleaved, row by row from the top: {@code width · height · channels} floats.
@@ -18,9 +19,12 @@ public record Raster(Size size, int channels, float[] samples) {
     /** Straight 8-bit sRGB, rounded to the nearest code. A pixel of no alpha gets the colour 0, 0, 0. */
     public Pixels toPixels() {
         byte[] out = new byte[samples.length];
-        for (int i = 0; i < samples.length; i += channels) {
-            encode(i, channels == 3 ? 1f : Math.max(0f, Math.min(1f, samples[i + 3])), out);
-        }
+        int row = size.width() * channels;
+        IntStream.range(0, size.height()).parallel().forEach(y -> {
+            for (int i = y * row; i < (y + 1) * row; i += channels) {
+                encode(i, channels == 3 ? 1f : Math.max(0f, Math.min(1f, samples[i + 3])), out);
+            }
+        });
         return new Pixels(size, channels, out);
     }
 

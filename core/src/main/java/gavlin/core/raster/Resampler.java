@@ -19,8 +19,8 @@ import java.util.stream.IntStream;
  */
 public final class Resampler {
     private static final int BAND_ROWS = 32;
-    /** Source columns worked on at a time, so that the rows being added to stay in the second-level cache. */
-    private static final int TILE_COLUMNS = 1024;
+    /** Source columns worked on at a time, so that the few rows being added to stay in the first-level cache. */
+    private static final int TILE_COLUMNS = 256;
 
     private Resampler() {}
 
@@ -64,69 +64,74 @@ public final class Resampler {
         int rows = to - from;
         int firstColumn = first(across, 0, outWidth);
         int columns = end(across, 0, outWidth) - firstColumn;
-        float[] turned = new float[columns * rows * channels];
-        float[] input = new float[Math.min(TILE_COLUMNS, columns) * channels];
+        float[][] turned = new float[columns][rows * channels];
         for (int tile = 0; tile < columns; tile += TILE_COLUMNS) {
             int count = Math.min(TILE_COLUMNS, columns - tile);
-            int length = count * channels;
             int x = firstColumn + tile;
-            float[] sums = pass(down, from, to, length, (y, into) -> source.readLinear(y, x, count, into), input);
-            turn(sums, rows, count, channels, turned, tile * rows * channels);
+            float[] input = new float[count * channels];
+            float[][] sums = pass(down, from, to, count * channels, y -> {
+                source.readLinear(y, x, count, input);
+                return input;
+            });
+            turn(sums, channels, turned, tile, count);
         }
-        int vector = rows * channels;
-        float[] out = pass(
-                across,
-                0,
-                outWidth,
-                vector,
-                (x, into) -> System.arraycopy(turned, (x - firstColumn) * vector, into, 0, vector),
-                new float[vector]);
-        float[] result = new float[out.length];
-        turn(out, outWidth, rows, channels, result, 0);
-        return result;
+        float[][] out = pass(across, 0, outWidth, rows * channels, x -> turned[x - firstColumn]);
+        float[][] result = new float[rows][outWidth * channels];
+        turn(out, channels, result, 0, rows);
+        return joined(result);
     }
 
+    /** Gives an input vector; it may be the same array each time. */
     @FunctionalInterface
     private interface VectorReader {
-        void read(int index, float[] into);
+        float[] read(int index);
     }
 
-    /** Output vectors {@code from..to−1}, one after the other, each the weighted sum of its input vectors. */
-    private static float[] pass(Taps taps, int from, int to, int length, VectorReader reader, float[] input) {
-        float[] out = new float[(to - from) * length];
+    /** Output vectors {@code from..to−1}, each the weighted sum of its input vectors. */
+    private static float[][] pass(Taps taps, int from, int to, int length, VectorReader reader) {
+        float[][] out = new float[to - from][length];
         int live = from;
         int end = end(taps, from, to);
         for (int index = first(taps, from, to); index < end; index++) {
             while (live < to && taps.end(live) <= index) {
                 live++;
             }
-            reader.read(index, input);
+            float[] input = reader.read(index);
             for (int o = live; o < to && taps.first(o) <= index; o++) {
                 if (index < taps.end(o)) {
-                    addWeighted(out, (o - from) * length, input, length, taps.weight(o, index));
+                    addWeighted(out[o - from], input, length, taps.weight(o, index));
                 }
             }
         }
         return out;
     }
 
-    private static void addWeighted(float[] out, int at, float[] in, int length, float weight) {
+    /** Two whole arrays without offsets: only so does the compiler make vector instructions of it, six times as fast. */
+    private static void addWeighted(float[] out, float[] in, int length, float weight) {
         for (int i = 0; i < length; i++) {
-            out[at + i] += weight * in[i];
+            out[i] += weight * in[i];
         }
     }
 
-    /** Swaps the two axes: {@code in} holds {@code rows} rows of {@code columns} pixels, {@code out} gets columns of rows. */
-    private static void turn(float[] in, int rows, int columns, int channels, float[] out, int at) {
-        for (int x = 0; x < columns; x++) {
-            int o = at + x * rows * channels;
-            for (int y = 0; y < rows; y++) {
-                int i = (y * columns + x) * channels;
+    /** Swaps the two axes: pixel {@code x} of vector {@code y} becomes pixel {@code y} of vector {@code at + x}. */
+    private static void turn(float[][] in, int channels, float[][] out, int at, int count) {
+        for (int x = 0; x < count; x++) {
+            float[] to = out[at + x];
+            int o = 0;
+            for (float[] row : in) {
                 for (int c = 0; c < channels; c++) {
-                    out[o++] = in[i + c];
+                    to[o++] = row[x * channels + c];
                 }
             }
         }
+    }
+
+    private static float[] joined(float[][] rows) {
+        float[] all = new float[rows.length * rows[0].length];
+        for (int y = 0; y < rows.length; y++) {
+            System.arraycopy(rows[y], 0, all, y * rows[y].length, rows[y].length);
+        }
+        return all;
     }
 
     private static int first(Taps taps, int from, int to) {

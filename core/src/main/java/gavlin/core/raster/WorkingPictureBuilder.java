@@ -1,7 +1,6 @@
 package gavlin.core.raster;
 
 import gavlin.core.colour.Srgb;
-import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -10,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.stream.IntStream;
 
 /**
  * Writes a {@link WorkingPicture}: takes a decoder's rows as they come, turns them upright on the way, then makes the
@@ -71,6 +71,14 @@ public final class WorkingPictureBuilder implements RowSink, AutoCloseable {
         }
     }
 
+    /** The mapped file itself, for an opaque picture that is stored upright. */
+    @Override
+    public ByteBuffer whole() {
+        return orientation == Orientation.UPRIGHT && !picture.hasAlpha()
+                ? picture.levels().get(0).bytes()
+                : null;
+    }
+
     /** Completes the file and gives it its name. */
     public WorkingPicture finish() throws IOException {
         for (int level = 1; level < picture.levels().size(); level++) {
@@ -125,13 +133,30 @@ public final class WorkingPictureBuilder implements RowSink, AutoCloseable {
         gatheredRows = 0;
     }
 
+    /** Each pixel the mean of 2×2, in linear light; the last row or column of an odd size is taken twice. */
     private static void halve(WorkingPicture.Level from, WorkingPicture.Level to) {
-        Framing whole = new Framing(from.size().box(), to.size().box());
-        int row = to.size().width() * to.channels() * to.bytesEach();
-        Resampler.resample(from, whole, to.size(), (y, rows, band) -> {
-            Raster part = new Raster(new Size(to.size().width(), rows), to.channels(), band);
-            byte[] samples = to.bytesEach() == 1 ? part.toPixels().samples() : wide(part);
-            to.bytes().put(y * row, samples);
+        int width = to.size().width();
+        int channels = to.channels();
+        int fromWidth = from.size().width();
+        int rowBytes = width * channels * to.bytesEach();
+        IntStream.range(0, to.size().height()).parallel().forEach(y -> {
+            float[] above = new float[2 * width * channels];
+            float[] below = new float[2 * width * channels];
+            from.readLinear(2 * y, 0, fromWidth, above);
+            from.readLinear(Math.min(2 * y + 1, from.size().height() - 1), 0, fromWidth, below);
+            if (fromWidth < 2 * width) {
+                System.arraycopy(above, (fromWidth - 1) * channels, above, fromWidth * channels, channels);
+                System.arraycopy(below, (fromWidth - 1) * channels, below, fromWidth * channels, channels);
+            }
+            float[] mean = new float[width * channels];
+            for (int x = 0; x < width; x++) {
+                for (int c = 0; c < channels; c++) {
+                    int i = 2 * x * channels + c;
+                    mean[x * channels + c] = (above[i] + above[i + channels] + below[i] + below[i + channels]) / 4;
+                }
+            }
+            Raster row = new Raster(new Size(width, 1), channels, mean);
+            to.bytes().put(y * rowBytes, to.bytesEach() == 1 ? row.toPixels().samples() : wide(row));
         });
     }
 

@@ -1,40 +1,39 @@
 package gavlin.core.weight;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.DoubleFunction;
 import java.util.function.ToDoubleFunction;
 
 /**
- * Finds a quality by few encodes. The logarithm of a file's size is nearly a straight line over quality, so each next
- * quality is read off the line through the two encodes on either side of the wish (false position, as in R. Brent 1973,
- * ch. 4, kept inside its bracket); where the line is no help the bracket is halved.
+ * Finds a fineness by few encodes, two at a time. Fineness runs from 0 to 1 on a scale on which the logarithm of a file's
+ * size is nearly a straight line (see {@link Fineness}), so the next ones are read off the line through the two encodes on either side of the limit (false position, as in R.
+ * Brent 1973, ch. 4, kept inside its bracket): one aimed just under the limit, one at the least that is near enough.
  */
 final class QualitySearch {
     /** No type is encoded more often than this in one search. */
     static final int MAX_ENCODES = 8;
-    /** A file this near to its limit is near enough. */
-    private static final double ENOUGH = 0.985;
-    /** Where the first look is taken, and the slope of ln(size) per step of quality expected there: typical values. */
-    private static final double FIRST_QUALITY = 70;
+    /** Where the first two looks are taken: most files of photographs under a limit lie between. */
+    private static final double[] FIRST = {0.37, 0.6};
+    /** Steps smaller than this make files that hardly differ. */
+    private static final double LEAST_STEP = 0.002;
 
-    private static final double FIRST_SLOPE = 0.025;
-    /** Qualities nearer than this make files that hardly differ. */
-    private static final double LEAST_STEP = 0.2;
-
-    private final double min;
-    private final double max;
+    private final double enough;
     private final DoubleFunction<byte[]> encoder;
     private final List<Encode> encodes = new ArrayList<>();
 
-    record Encode(double quality, byte[] file) {}
+    record Encode(double fineness, byte[] file) {}
 
-    /** @param encodes in the order in which they were made; {@code chosen} is one of them */
+    /** @param encodes in the order in which they were asked for; {@code chosen} is one of them */
     record Answer(Encode chosen, List<Encode> encodes) {}
 
-    QualitySearch(double min, double max, DoubleFunction<byte[]> encoder) {
-        this.min = min;
-        this.max = max;
+    /**
+     * @param enough the share of a limit that is near enough to it
+     * @param encoder called from several threads
+     */
+    QualitySearch(double enough, DoubleFunction<byte[]> encoder) {
+        this.enough = enough;
         this.encoder = encoder;
     }
 
@@ -42,62 +41,74 @@ final class QualitySearch {
     Answer heaviestWithin(long maxBytes) {
         Encode below = null;
         Encode above = null;
-        double quality = FIRST_QUALITY;
-        while (encodes.size() < MAX_ENCODES) {
-            Encode encode = encode(quality);
-            if (encode.file.length <= maxBytes) {
-                below = below == null || encode.file.length >= below.file.length ? encode : below;
-            } else {
-                above = encode;
+        double[] tries = FIRST;
+        while (tries.length > 0) {
+            for (Encode encode : encode(tries)) {
+                if (encode.file.length <= maxBytes) {
+                    below = below == null || encode.fineness > below.fineness ? encode : below;
+                } else {
+                    above = above == null || encode.fineness < above.fineness ? encode : above;
+                }
             }
-            boolean near = below != null && below.file.length >= ENOUGH * maxBytes;
-            boolean topFits = below != null && below.quality >= max;
-            boolean bottomFails = above != null && above.quality <= min;
-            boolean closed = below != null && above != null && above.quality - below.quality < LEAST_STEP;
-            if (near || topFits || bottomFails || closed) {
-                break;
-            }
-            quality = next(below, above, Math.log(maxBytes * (1 + ENOUGH) / 2));
+            tries = next(below, above, maxBytes);
         }
         return new Answer(below != null ? below : above, encodes);
     }
 
     /** The lightest file whose likeness is at least {@code wanted}, by halving; the heaviest when none reaches it. */
     Answer lightestReaching(double wanted, ToDoubleFunction<byte[]> likeness) {
-        double low = min;
-        double high = max;
+        double low = 0;
+        double high = 1;
         Encode best = null;
-        for (double quality = FIRST_QUALITY; encodes.size() < MAX_ENCODES - 2 && high - low > 1; ) {
-            Encode encode = encode(quality);
+        for (double fineness = FIRST[1]; encodes.size() < MAX_ENCODES - 2 && high - low > 0.01; ) {
+            Encode encode = encode(fineness).get(0);
             if (likeness.applyAsDouble(encode.file) >= wanted) {
                 best = encode;
-                high = quality;
+                high = fineness;
             } else {
-                low = quality;
+                low = fineness;
             }
-            quality = (low + high) / 2;
+            fineness = (low + high) / 2;
         }
-        return new Answer(best != null ? best : encode(max), encodes);
+        return new Answer(best != null ? best : encode(1).get(0), encodes);
     }
 
-    private Encode encode(double quality) {
+    private List<Encode> encode(double... finenesses) {
         WeightSearch.stopIfAsked();
-        Encode encode = new Encode(quality, encoder.apply(quality));
-        encodes.add(encode);
-        return encode;
+        List<Encode> made = Arrays.stream(finenesses)
+                .parallel()
+                .mapToObj(fineness -> new Encode(fineness, encoder.apply(fineness)))
+                .toList();
+        encodes.addAll(made);
+        return made;
     }
 
-    private double next(Encode below, Encode above, double wish) {
-        if (below == null || above == null) {
-            Encode known = below == null ? above : below;
-            // A stride a little longer than expected, so that the wish is likely to lie between.
-            double stride = (wish - Math.log(known.file.length)) / FIRST_SLOPE;
-            double margin = below == null ? -2 : 2;
-            return Math.max(min, Math.min(max, known.quality + stride + margin));
+    /** The next to try; none when the answer is near enough or can't come nearer. */
+    private double[] next(Encode below, Encode above, long maxBytes) {
+        if (below == null) {
+            return above.fineness <= 0 || encodes.size() > MAX_ENCODES - 2
+                    ? new double[0]
+                    : new double[] {0, above.fineness / 2};
         }
+        boolean near = below.file.length >= enough * maxBytes;
+        if (near || below.fineness >= 1 || encodes.size() > MAX_ENCODES - 2) {
+            return new double[0];
+        }
+        if (above == null) {
+            return new double[] {(below.fineness + 1) / 2, 1};
+        }
+        double width = above.fineness - below.fineness;
+        if (width < LEAST_STEP) {
+            return new double[0];
+        }
+        double low = interpolate(below, above, Math.log(maxBytes * (3 * enough + 1) / 4));
+        double high = interpolate(below, above, Math.log(maxBytes * (enough + 3) / 4));
+        return high - low < LEAST_STEP / 2 ? new double[] {low} : new double[] {low, high};
+    }
+
+    private static double interpolate(Encode below, Encode above, double logSize) {
         double logBelow = Math.log(below.file.length);
-        double share = (wish - logBelow) / (Math.log(above.file.length) - logBelow);
-        double width = above.quality - below.quality;
-        return below.quality + width * Math.max(0.05, Math.min(0.95, share));
+        double share = (logSize - logBelow) / (Math.log(above.file.length) - logBelow);
+        return below.fineness + (above.fineness - below.fineness) * Math.max(0.03, Math.min(0.97, share));
     }
 }

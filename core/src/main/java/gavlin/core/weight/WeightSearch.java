@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CancellationException;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * Finds the best-looking file within a weight limit, over the types that a brief allows and the settings of each. Looks
@@ -22,6 +23,10 @@ import java.util.concurrent.CancellationException;
 public final class WeightSearch {
     /** Two files this near in SSIM look the same; then the lighter one is better. */
     private static final double SAME_LOOK = 0.002;
+    /** The share of a binding limit that is used at least; WebP's sizes are coarser. */
+    private static final double JPEG_ENOUGH = 0.985;
+
+    private static final double WEBP_ENOUGH = 0.97;
     /** What a file without a limit is aimed at: no visible damage, no waste. */
     static final double UNLIMITED_SSIM = 0.985;
     /** Tried in this order when a lossless PNG is too heavy. */
@@ -91,7 +96,10 @@ public final class WeightSearch {
                 request,
                 PictureType.JPEG,
                 ", " + chroma.label(),
-                new QualitySearch(10, 95, quality -> JpegWriter.write(request.pixels, quality, chroma, request.tags)));
+                new QualitySearch(
+                        JPEG_ENOUGH,
+                        x -> JpegWriter.write(request.pixels, Fineness.jpegQuality(x), chroma, request.tags)),
+                Fineness::jpegQuality);
     }
 
     private static Found webp(Request request) {
@@ -108,12 +116,15 @@ public final class WeightSearch {
                 request,
                 PictureType.WEBP,
                 "",
-                new QualitySearch(1, 95, quality -> WebpWriter.writeLossy(request.pixels, quality, request.tags)));
+                new QualitySearch(
+                        WEBP_ENOUGH, x -> WebpWriter.writeLossy(request.pixels, Fineness.webpQuality(x), request.tags)),
+                Fineness::webpQuality);
         tried.addAll(lossy.tried);
         return new Found(lossy.candidate, lossy.file, tried);
     }
 
-    private static Found byQuality(Request request, PictureType type, String more, QualitySearch search) {
+    private static Found byQuality(
+            Request request, PictureType type, String more, QualitySearch search, DoubleUnaryOperator quality) {
         QualitySearch.Answer answer = request.limited()
                 ? search.heaviestWithin(request.maxBytes)
                 : search.lightestReaching(UNLIMITED_SSIM, file -> ssim(request.pixels, file));
@@ -123,7 +134,7 @@ public final class WeightSearch {
             boolean isChosen = encode == answer.chosen();
             Candidate candidate = new Candidate(
                     type,
-                    String.format(Locale.ROOT, "quality %.1f%s", encode.quality(), more),
+                    String.format(Locale.ROOT, "quality %.1f%s", quality.applyAsDouble(encode.fineness()), more),
                     encode.file().length,
                     isChosen ? ssim(request.pixels, encode.file()) : null);
             tried.add(candidate);

@@ -102,6 +102,14 @@ class WeightSearchTest {
     }
 
     @Test
+    void fineness_ends_areTheQualitiesThatTheyStandFor() {
+        assertEquals(10, Fineness.jpegQuality(0), 1e-9);
+        assertEquals(95, Fineness.jpegQuality(1), 1e-9);
+        assertEquals(1, Fineness.webpQuality(0), 1e-9);
+        assertEquals(95, Fineness.webpQuality(1), 1e-9);
+    }
+
+    @Test
     void sameRequest_givesTheSameBytes() {
         assertArrayEquals(
                 search(MARK, 25_000, PictureType.PNG, PictureType.WEBP).file(),
