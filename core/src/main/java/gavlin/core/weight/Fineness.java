@@ -5,6 +5,11 @@ package gavlin.core.weight;
  * equal factors: the step of the quantiser on a logarithmic scale. The encoders' own quality scales bend it.
  */
 final class Fineness {
+    /** Qualities 42 and 76, between which most files of photographs under a limit lie. */
+    static final double[] JPEG_FIRST = {0.37, 0.6};
+
+    static final double[] WEBP_FIRST = {0.6, 0.8};
+
     /** Scale of the quantiser's tables at JPEG qualities 10 and 95. */
     private static final double JPEG_COARSEST = 5;
 

@@ -8,17 +8,20 @@ import java.util.function.ToDoubleFunction;
 
 /**
  * Finds a fineness by few encodes, two at a time. Fineness runs from 0 to 1 on a scale on which the logarithm of a file's
- * size is nearly a straight line (see {@link Fineness}), so the next ones are read off the line through the two encodes on either side of the limit (false position, as in R.
- * Brent 1973, ch. 4, kept inside its bracket): one aimed just under the limit, one at the least that is near enough.
+ * size is nearly a straight line (see {@link Fineness}), so the next ones are read off the line through the two encodes on
+ * either side of the limit (false position, as in R. Brent 1973, ch. 4, kept inside its bracket): one aimed just under the
+ * limit, one a little beyond, so that the bracket closes from both sides.
  */
 final class QualitySearch {
     /** No type is encoded more often than this in one search. */
     static final int MAX_ENCODES = 8;
-    /** Where the first two looks are taken: most files of photographs under a limit lie between. */
-    private static final double[] FIRST = {0.37, 0.6};
     /** Steps smaller than this make files that hardly differ. */
     private static final double LEAST_STEP = 0.002;
 
+    /** How far the second of a pair aims beyond the wish, in shares of the bracket: sizes bend upwards, seldom down. */
+    private static final double OVERSHOOT = 0.12;
+
+    private final double[] first;
     private final double enough;
     private final DoubleFunction<byte[]> encoder;
     private final List<Encode> encodes = new ArrayList<>();
@@ -29,10 +32,12 @@ final class QualitySearch {
     record Answer(Encode chosen, List<Encode> encodes) {}
 
     /**
+     * @param first two finenesses between which most files under a limit lie
      * @param enough the share of a limit that is near enough to it
      * @param encoder called from several threads
      */
-    QualitySearch(double enough, DoubleFunction<byte[]> encoder) {
+    QualitySearch(double[] first, double enough, DoubleFunction<byte[]> encoder) {
+        this.first = first;
         this.enough = enough;
         this.encoder = encoder;
     }
@@ -41,7 +46,7 @@ final class QualitySearch {
     Answer heaviestWithin(long maxBytes) {
         Encode below = null;
         Encode above = null;
-        double[] tries = FIRST;
+        double[] tries = first;
         while (tries.length > 0) {
             for (Encode encode : encode(tries)) {
                 if (encode.file.length <= maxBytes) {
@@ -60,7 +65,7 @@ final class QualitySearch {
         double low = 0;
         double high = 1;
         Encode best = null;
-        for (double fineness = FIRST[1]; encodes.size() < MAX_ENCODES - 2 && high - low > 0.01; ) {
+        for (double fineness = first[1]; encodes.size() < MAX_ENCODES - 2 && high - low > 0.01; ) {
             Encode encode = encode(fineness).get(0);
             if (likeness.applyAsDouble(encode.file) >= wanted) {
                 best = encode;
@@ -101,8 +106,10 @@ final class QualitySearch {
         if (width < LEAST_STEP) {
             return new double[0];
         }
-        double low = interpolate(below, above, Math.log(maxBytes * (3 * enough + 1) / 4));
-        double high = interpolate(below, above, Math.log(maxBytes * (enough + 3) / 4));
+        double wish = Math.log(maxBytes * (1 + enough) / 2);
+        double overshoot = OVERSHOOT * Math.log(above.file.length / (double) below.file.length);
+        double low = interpolate(below, above, wish);
+        double high = interpolate(below, above, wish + overshoot);
         return high - low < LEAST_STEP / 2 ? new double[] {low} : new double[] {low, high};
     }
 

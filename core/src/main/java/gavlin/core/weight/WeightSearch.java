@@ -97,6 +97,7 @@ public final class WeightSearch {
                 PictureType.JPEG,
                 ", " + chroma.label(),
                 new QualitySearch(
+                        Fineness.JPEG_FIRST,
                         JPEG_ENOUGH,
                         x -> JpegWriter.write(request.pixels, Fineness.jpegQuality(x), chroma, request.tags)),
                 Fineness::jpegQuality);
@@ -117,7 +118,9 @@ public final class WeightSearch {
                 PictureType.WEBP,
                 "",
                 new QualitySearch(
-                        WEBP_ENOUGH, x -> WebpWriter.writeLossy(request.pixels, Fineness.webpQuality(x), request.tags)),
+                        Fineness.WEBP_FIRST,
+                        WEBP_ENOUGH,
+                        x -> WebpWriter.writeLossy(request.pixels, Fineness.webpQuality(x), request.tags)),
                 Fineness::webpQuality);
         tried.addAll(lossy.tried);
         return new Found(lossy.candidate, lossy.file, tried);

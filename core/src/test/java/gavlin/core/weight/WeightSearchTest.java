@@ -30,7 +30,8 @@ class WeightSearchTest {
     void bindingLimit_isKeptAndUsed(PictureType type, int limit) {
         Outcome outcome = search(PHOTO, limit, type);
         assertTrue(outcome.file().length <= limit, outcome.file().length + " of " + limit);
-        assertTrue(outcome.file().length >= 0.97 * limit, outcome.file().length + " of " + limit);
+        assertTrue(
+                outcome.file().length >= 0.97 * limit, outcome.file().length + " of " + limit + " " + outcome.tried());
         assertEquals(outcome.chosen().bytes(), outcome.file().length);
         assertTrue(outcome.tried().size() <= QualitySearch.MAX_ENCODES);
         assertEquals(PHOTO.size(), PictureReader.pixels(outcome.file()).size(), "at full size");
