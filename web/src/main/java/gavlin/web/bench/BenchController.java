@@ -78,7 +78,8 @@ class BenchController {
             @RequestParam(required = false) String section,
             @RequestParam(required = false) String picture,
             Model model) {
-        Desk desk = desk(who, site, slot, section);
+        OpenSite open = sites.open(who.viewer(), site);
+        Desk desk = desk(who, site, slot, section == null ? open.usualSection(open.slot(slot)) : section);
         Optional<FitState> stored = fits.find(desk.site, desk.slot, desk.section);
         Optional<FitState> shown =
                 picture == null ? stored : Optional.of(fits.look(desk.site, desk.slot, desk.section, request(picture)));

@@ -1,5 +1,6 @@
 package gavlin.web.bench;
 
+import gavlin.core.brief.Brief;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.Showing;
 import gavlin.core.fit.FileName;
@@ -49,6 +50,7 @@ record BenchLook(
             Box clip,
             Box picture,
             Box seen,
+            boolean round,
             String background,
             List<Over> obstructions) {}
 
@@ -94,7 +96,8 @@ record BenchLook(
                                 framing,
                                 state.plan().size(),
                                 state.picture().size(),
-                                state.fit().backing()))
+                                state.fit().backing(),
+                                state.slot().brief().shape() == Brief.Shape.CIRCLE))
                         .toList(),
                 gauges.stream().map(BenchLook::gauge).toList(),
                 state.verdict().word(),
@@ -104,7 +107,8 @@ record BenchLook(
                         : FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type()));
     }
 
-    private static Seen seen(Showing showing, Framing framing, Size file, Size picture, Integer backing) {
+    private static Seen seen(
+            Showing showing, Framing framing, Size file, Size picture, Integer backing, boolean round) {
         Box placed = showing.objectFit().place(file, showing.box());
         Box whole = picture.box().carry(framing.window(), framing.placed()).carry(file.box(), placed);
         Box clip = framing.placed().carry(file.box(), placed).intersect(showing.box());
@@ -117,6 +121,7 @@ record BenchLook(
                 clip,
                 whole,
                 showing.objectFit().seen(framing, file, showing.box()),
+                round,
                 Words.colour(backing == null ? showing.background() : backing),
                 showing.obstructions().stream()
                         .map(o -> new Over(label(o), o.box()))
@@ -131,9 +136,7 @@ record BenchLook(
         return new GaugeView(
                 gauge.id(),
                 name(gauge.id()),
-                gauge.value() == null
-                        ? gauge.verdict() == Gauge.Verdict.UNMEASURED ? "measuring" : "–"
-                        : plain(gauge.value()),
+                gauge.value() == null ? "–" : plain(gauge.value()),
                 gauge.limit() == null || gauge.value() == null ? gauge.unit() : unit(gauge),
                 IN_WORDS.contains(gauge.id()),
                 gauge.verdict().word(),

@@ -37,9 +37,9 @@ public record FitState(
         return Gauges.overall(gauges());
     }
 
-    /** What is said when asked for the worst: the first failing gauge, else the first that asks for a look. */
+    /** What the first failing gauge says, else the first that asks for a look; empty when none does. */
     public static String worstOf(List<Gauge> gauges) {
-        for (Verdict verdict : List.of(Verdict.FAILS, Verdict.LOOK, Verdict.UNMEASURED)) {
+        for (Verdict verdict : List.of(Verdict.FAILS, Verdict.LOOK)) {
             for (Gauge gauge : gauges) {
                 if (gauge.verdict() == verdict) {
                     return gauge.says();

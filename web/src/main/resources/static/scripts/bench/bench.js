@@ -64,6 +64,10 @@ function start(first) {
     unsaved = false;
     try {
       show(await send("POST", `${bench.dataset.base}/fit${section}`, wish({})));
+      if (bench.dataset.proposed === "true") {
+        location.assign(`${bench.dataset.base}${section}`); // it is the slot's own fit now
+        return;
+      }
       await measure();
     } catch (error) {
       unsaved = true;
@@ -88,11 +92,12 @@ function start(first) {
     look = next;
     table.draw(look);
     drawShowings(by("showings"), picture, look.showings);
-    drawGauges(by("gauges"), look.gauges, mend);
+    drawGauges(by("gauges"), look.gauges, mend, unsaved || look.revision > 0 ? "measuring" : "not measured yet");
     by("state").className = `v ${look.state}`;
     by("state").textContent = look.state;
-    by("undo").disabled = !look.canUndo || !mayChange;
-    by("redo").disabled = !look.canRedo || !mayChange;
+    for (const [id, can] of [["undo", look.canUndo], ["redo", look.canRedo]]) {
+      by(id)?.toggleAttribute("disabled", !can || !mayChange);
+    }
     fillNumbers();
     by("says").className = "says";
     by("says").textContent = [look.says, saved()].filter(Boolean).join(" ");
@@ -198,7 +203,7 @@ function start(first) {
   });
   const step = (name) => async () => {
     await store();
-    by(name).click();
+    by(name)?.click();
   };
   listenToKeys({
     ArrowLeft: nudge(-1, 0), ArrowRight: nudge(1, 0), ArrowUp: nudge(0, -1), ArrowDown: nudge(0, 1),

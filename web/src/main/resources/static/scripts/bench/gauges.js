@@ -1,11 +1,11 @@
 import { svg } from "../svg.js";
 
-/** Draws the gauges in a row; a remedy is a button that calls {@code mend} with its id. */
-export function drawGauges(container, gauges, mend) {
-  container.replaceChildren(...gauges.map((gauge) => drawGauge(gauge, mend)));
+/** Draws the gauges in a row; a remedy is a button that calls mend with its id; waiting is what stands for no value. */
+export function drawGauges(container, gauges, mend, waiting) {
+  container.replaceChildren(...gauges.map((gauge) => drawGauge(gauge, mend, waiting)));
 }
 
-function drawGauge(gauge, mend) {
+function drawGauge(gauge, mend, waiting) {
   const section = document.createElement("section");
   section.className = "gauge";
   section.title = gauge.says;
@@ -16,7 +16,7 @@ function drawGauge(gauge, mend) {
   value.append(gauge.value, " ", small(gauge.unit));
   const verdict = document.createElement("span");
   verdict.className = `v ${gauge.verdict}`;
-  verdict.textContent = gauge.verdict === "unmeasured" ? "not measured yet" : gauge.verdict;
+  verdict.textContent = gauge.verdict === "unmeasured" ? waiting : gauge.verdict;
   section.append(name, value, ...(gauge.inWords ? [] : [drawScale(gauge.scale)]), verdict);
   for (const remedy of gauge.remedies) {
     const button = document.createElement("button");

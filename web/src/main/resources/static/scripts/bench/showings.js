@@ -1,6 +1,5 @@
 import { boxed, svg } from "../svg.js";
 
-const LEAST_WIDTH = 44;
 const GAP = 4;
 
 /** Draws every showing at one scale, so that they stand in their true relative sizes. */
@@ -17,11 +16,12 @@ function drawShowing(showing, picture, scale) {
   title.append(showing.name, " ", note(showing.note));
   const drawing = svg(
     "svg",
-    { viewBox: `0 0 ${width} ${height}`, width: Math.max(LEAST_WIDTH, width * scale), role: "img", "aria-label": showing.name },
+    { viewBox: `0 0 ${width} ${height}`, width: width * scale, role: "img", "aria-label": showing.name },
     svg("rect", { width, height, fill: showing.background }),
+    svg("clipPath", { id: `round-${showing.id}` }, svg("ellipse", { cx: width / 2, cy: height / 2, rx: width / 2, ry: height / 2 })),
     svg(
       "svg",
-      { ...boxed(showing.clip), viewBox: `${showing.clip.x} ${showing.clip.y} ${showing.clip.width} ${showing.clip.height}` },
+      { ...boxed(showing.clip), ...(showing.round ? { "clip-path": `url(#round-${showing.id})` } : {}), viewBox: `${showing.clip.x} ${showing.clip.y} ${showing.clip.width} ${showing.clip.height}` },
       svg("image", { ...boxed(showing.picture), href: picture, preserveAspectRatio: "none" }),
     ),
     ...showing.obstructions.flatMap((o) => drawObstruction(o, scale)),
