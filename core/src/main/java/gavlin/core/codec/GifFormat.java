@@ -31,7 +31,7 @@ final class GifFormat implements PictureReader.Format {
 
     @Override
     public void decode(Bytes file, Header header, RowSink sink) throws IOException {
-        Blocks blocks = walk(file, Limits.DEFAULT);
+        Blocks blocks = walk(file, Limits.PASSED);
         ImageReader reader = ImageIO.getImageReadersByFormatName("gif").next();
         BufferedImage frame;
         try {

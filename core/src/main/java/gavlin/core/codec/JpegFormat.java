@@ -68,7 +68,7 @@ final class JpegFormat implements PictureReader.Format {
 
     @Override
     public void decode(Bytes file, Header header, RowSink sink) throws IOException {
-        Markers markers = walk(file, Limits.DEFAULT);
+        Markers markers = walk(file, Limits.PASSED);
         if (markers.components != 4 && TurboJpeg.isThere()) {
             decodeFast(only(file, markers.needed), header, markers, sink);
             return;

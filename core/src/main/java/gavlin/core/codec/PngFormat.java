@@ -78,7 +78,7 @@ final class PngFormat implements PictureReader.Format {
 
     @Override
     public void decode(Bytes file, Header header, RowSink sink) {
-        Chunks chunks = walk(file, Limits.DEFAULT);
+        Chunks chunks = walk(file, Limits.PASSED);
         boolean grey = chunks.colourType == 0 || chunks.colourType == 4;
         IccTransform transform = IccTransform.toSrgb(chunks.icc, grey ? 1 : 3);
         byte[] curve = chunks.icc == null && !chunks.srgb ? gammaCurve(chunks.gamma) : null;

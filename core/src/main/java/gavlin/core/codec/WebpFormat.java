@@ -58,7 +58,7 @@ final class WebpFormat implements PictureReader.Format {
 
     @Override
     public void decode(Bytes file, Header header, RowSink sink) throws IOException {
-        Parts parts = walk(file, Limits.DEFAULT);
+        Parts parts = walk(file, Limits.PASSED);
         BufferedImage frame = decodeFrame(still(file, parts));
         if (frame.getWidth() != parts.frame.width() || frame.getHeight() != parts.frame.height()) {
             throw PictureRefused.corrupt("its picture data is not of the size that its header says");

@@ -25,6 +25,7 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -62,24 +63,28 @@ class BenchController {
             String id, String view, boolean transparent, String title, String facts, String verdict, String says) {}
 
     /** One way in: the slot of a site, in the hands of somebody, for the site or one section. */
-    private record Desk(OpenSite site, Slot slot, String section) {}
+    record Desk(OpenSite site, Slot slot, String section) {
+        String path() {
+            return "/sites/" + site.id() + "/slots/" + slot.id();
+        }
+    }
 
-    private Desk desk(SignedIn who, String site, String slot, String section) {
+    @ModelAttribute("desk")
+    Desk desk(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String slot,
+            @RequestParam(required = false) String section) {
         OpenSite open = sites.open(who.viewer(), site);
         Slot chosen = open.slot(slot);
-        return new Desk(open, chosen, open.section(chosen, section));
+        return new Desk(open, chosen, open.section(chosen, section == null ? open.usualSection(chosen) : section));
     }
 
     @GetMapping
     String page(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
             @RequestParam(required = false) String picture,
             Model model) {
-        OpenSite open = sites.open(who.viewer(), site);
-        Desk desk = desk(who, site, slot, section == null ? open.usualSection(open.slot(slot)) : section);
         Optional<FitState> stored = fits.find(desk.site, desk.slot, desk.section);
         Optional<FitState> shown =
                 picture == null ? stored : Optional.of(fits.look(desk.site, desk.slot, desk.section, request(picture)));
@@ -92,10 +97,10 @@ class BenchController {
                 desk.site.sheet().section(desk.section).map(s -> s.name()).orElse(""));
         model.addAttribute("sectionId", desk.section);
         model.addAttribute("asks", asks(desk.slot));
-        model.addAttribute("before", neighbour(SlotBoard.next(entries, slot, -1)));
-        model.addAttribute("after", neighbour(SlotBoard.next(entries, slot, 1)));
+        model.addAttribute("before", neighbour(SlotBoard.next(entries, desk.slot.id(), -1)));
+        model.addAttribute("after", neighbour(SlotBoard.next(entries, desk.slot.id(), 1)));
         model.addAttribute("mayChange", desk.site.mayChange(desk.section));
-        model.addAttribute("base", "/sites/" + site + "/slots/" + slot + "/bench");
+        model.addAttribute("base", desk.path() + "/bench");
         model.addAttribute("fit", shown.orElse(null));
         model.addAttribute("proposed", picture != null);
         model.addAttribute("types", desk.slot.brief().usableTypes());
@@ -103,12 +108,12 @@ class BenchController {
         model.addAttribute("choices", choices(desk));
         model.addAttribute(
                 "download",
-                "/api/v1/sites/" + site + "/slots/" + slot + "/rendition"
-                        + (desk.section.isEmpty() ? "" : "?section=" + desk.section));
+                "/api/v1" + desk.path() + "/rendition" + (desk.section.isEmpty() ? "" : "?section=" + desk.section));
         shown.ifPresent(fit -> {
             model.addAttribute("look", json.writeValueAsString(BenchLook.of(fit)));
             model.addAttribute(
-                    "view", "/sites/" + site + "/pictures/" + fit.picture().id() + "/view?width=1600");
+                    "view",
+                    "/sites/" + desk.site.id() + "/pictures/" + fit.picture().id() + "/view?width=1600");
         });
         return "bench/bench";
     }
@@ -116,50 +121,29 @@ class BenchController {
     /** The geometry of a fit that is not stored: what the page asks while something is dragged. */
     @PostMapping("/look")
     @ResponseBody
-    BenchLook look(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestBody FitRequest request) {
-        Desk desk = desk(who, site, slot, section);
+    BenchLook look(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody FitRequest request) {
         return BenchLook.of(fits.look(desk.site, desk.slot, desk.section, request));
     }
 
     /** Stores a fit; the file is measured by the next request. */
     @PostMapping("/fit")
     @ResponseBody
-    BenchLook store(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestBody FitRequest request) {
-        Desk desk = desk(who, site, slot, section);
+    BenchLook store(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody FitRequest request) {
         return BenchLook.of(fits.save(desk.site, desk.slot, desk.section, request));
     }
 
     /** The stored fit with its file made and weighed. */
     @GetMapping("/measured")
     @ResponseBody
-    BenchLook measured(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section) {
-        Desk desk = desk(who, site, slot, section);
+    BenchLook measured(@ModelAttribute(name = "desk", binding = false) Desk desk) {
         return BenchLook.of(fits.measured(fits.get(desk.site, desk.slot, desk.section)));
     }
 
     @PostMapping("/{step:undo|redo}")
     String step(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
             @PathVariable String step,
-            @RequestParam(required = false) String section,
             RedirectAttributes flash) {
-        Desk desk = desk(who, site, slot, section);
         try {
             if (step.equals("undo")) {
                 fits.undo(desk.site, desk.slot, desk.section);
@@ -174,13 +158,7 @@ class BenchController {
 
     /** Accepts, and goes on to the next slot that needs attention. */
     @PostMapping("/accept")
-    String accept(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            RedirectAttributes flash) {
-        Desk desk = desk(who, site, slot, section);
+    String accept(@ModelAttribute(name = "desk", binding = false) Desk desk, RedirectAttributes flash) {
         try {
             fits.accept(desk.site, desk.slot, desk.section);
         } catch (Conflict e) {
@@ -188,20 +166,14 @@ class BenchController {
             return backTo(desk);
         }
         flash.addFlashAttribute("said", desk.slot.name() + " is accepted.");
-        return SlotBoard.next(board.entries(desk.site), slot, 1)
+        return SlotBoard.next(board.entries(desk.site), desk.slot.id(), 1)
                 .map(entry -> "redirect:" + entry.benchHref())
-                .orElse("redirect:/sites/" + site + "/plan");
+                .orElse("redirect:/sites/" + desk.site.id() + "/plan");
     }
 
     /** Puts a picture into the slot, as Gavlin would place it. */
     @PostMapping("/picture")
-    String choose(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam String picture) {
-        Desk desk = desk(who, site, slot, section);
+    String choose(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
         fits.save(desk.site, desk.slot, desk.section, request(picture));
         return backTo(desk);
     }
@@ -209,13 +181,9 @@ class BenchController {
     /** Takes an upload in and puts it into the slot. */
     @PostMapping("/upload")
     String upload(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
             @RequestParam MultipartFile file,
             RedirectAttributes flash) {
-        Desk desk = desk(who, site, slot, section);
         desk.site.requireChange(desk.section);
         try {
             StoredPicture picture = pictures.add(desk.site, file, new gavlin.web.picture.Words("", "", "", ""))
@@ -228,8 +196,7 @@ class BenchController {
     }
 
     private static String backTo(Desk desk) {
-        return "redirect:/sites/" + desk.site.id() + "/slots/" + desk.slot.id() + "/bench"
-                + (desk.section.isEmpty() ? "" : "?section=" + desk.section);
+        return "redirect:" + desk.path() + "/bench" + (desk.section.isEmpty() ? "" : "?section=" + desk.section);
     }
 
     private static FitRequest request(String picture) {
