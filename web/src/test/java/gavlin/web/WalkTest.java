@@ -1,9 +1,13 @@
 package gavlin.web;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static gavlin.core.geometry.Rule.CONTAIN;
+import static gavlin.core.geometry.Rule.COVER;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Download;
@@ -12,13 +16,13 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.Limits;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.ObjectFit;
-import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,6 +34,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** The way through as a person goes it, with Debian's Chromium on the running application. */
 class WalkTest {
@@ -170,6 +176,67 @@ class WalkTest {
         assertThat(page.locator(".contact").first()).containsText("B. <b>Bold</b> & Co");
     }
 
+    /** WCAG 2.2 A and AA, as far as axe-core can see them. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/sites",
+                "/sites/tolvane/plan",
+                "/sites/tolvane/pictures",
+                "/sites/tolvane/slots/masthead/bench",
+                "/sites/tolvane/slots/header-mark/bench",
+                "/sign-in?error"
+            })
+    void view_readByAxe_hasNoViolations(String path) {
+        signIn();
+        page.navigate(gavlin.address() + path);
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        List<Rule> violations = new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                .analyze()
+                .getViolations();
+        assertEquals(
+                List.of(),
+                violations.stream()
+                        .map(v -> v.getId() + " at " + v.getNodes().get(0).getTarget())
+                        .toList());
+    }
+
+    @Test
+    void keeper_onTheBench_worksOnTheOwnSection() {
+        signIn("keeper");
+        page.navigate(gavlin.address() + "/sites/tolvane/slots/section-header/bench");
+        assertThat(page.locator("h1")).hasText("Section header, Kelso Gallery");
+        page.navigate(gavlin.address() + "/sites/tolvane/slots/masthead/bench");
+        assertThat(page.locator("#accept")).hasCount(0);
+        assertThat(page.locator("#zoom")).isDisabled();
+    }
+
+    @Test
+    void keysAlone_fromPlanToAMovedWindow_areEnough() {
+        signIn();
+        assertThat(page.locator("#slots")).isVisible();
+        page.waitForLoadState();
+        page.keyboard().press("ArrowDown");
+        for (int i = 0; i < 11 && !page.locator("#slots a:focus").textContent().equals("Wide view"); i++) {
+            page.keyboard().press("ArrowDown");
+        }
+        page.keyboard().press("Enter");
+        assertThat(page.locator("h1")).hasText("Wide view");
+        assertThat(page.locator("#zoom")).hasValue("1");
+        page.locator("#table").focus();
+        page.keyboard().press("+");
+        assertThat(page.locator("#zoom")).hasValue("1.04");
+        page.keyboard().press("f");
+        assertThat(page.locator("#moving")).containsText("focal point");
+        page.keyboard().press("?");
+        assertThat(page.locator("#keys")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#says")).containsText("saved");
+        page.keyboard().press("n");
+        assertThat(page.locator("h1")).not().hasText("Wide view");
+    }
+
     /** Oracle: where the real browser puts an image with object-fit and object-position (it snaps to whole pixels). */
     @Test
     void objectFit_randomCases_agreesWithTheBrowser() {
@@ -179,7 +246,7 @@ class WalkTest {
             Box box = new Box(0, 0, 40 + random.nextInt(600), 40 + random.nextInt(400));
             double px = random.nextInt(101) / 100.0;
             double py = random.nextInt(101) / 100.0;
-            Rule rule = random.nextBoolean() ? Rule.COVER : Rule.CONTAIN;
+            gavlin.core.geometry.Rule rule = random.nextBoolean() ? COVER : CONTAIN;
             Box ours = new ObjectFit(rule, px, py).place(file, box).intersect(box);
             Box browsers = redPartShown(file, box, rule, px, py);
             String which = file + " in " + box + " " + rule + " " + px + " " + py;
@@ -191,7 +258,7 @@ class WalkTest {
     }
 
     /** The box of red that an all-red image leaves on a screenshot. */
-    private Box redPartShown(Size file, Box box, Rule rule, double px, double py) {
+    private Box redPartShown(Size file, Box box, gavlin.core.geometry.Rule rule, double px, double py) {
         String image = "<svg xmlns='http://www.w3.org/2000/svg' width='" + file.width() + "' height='" + file.height()
                 + "' viewBox='0 0 " + file.width() + " " + file.height()
                 + "'><rect width='100%' height='100%' fill='red'/></svg>";
@@ -219,8 +286,12 @@ class WalkTest {
     }
 
     private void signIn() {
+        signIn("warden");
+    }
+
+    private void signIn(String who) {
         page.navigate(gavlin.address() + "/sign-in");
-        page.locator("[name=username]").fill("warden");
+        page.locator("[name=username]").fill(who);
         page.locator("[name=password]").fill("tolvane-demo");
         page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
     }

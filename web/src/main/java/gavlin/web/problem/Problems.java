@@ -19,7 +19,6 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
-import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
@@ -44,9 +43,10 @@ public class Problems {
 
     @ExceptionHandler(Exception.class)
     Object answer(Exception failure, HttpServletRequest request, HttpServletResponse response) {
-        if (failure instanceof AsyncRequestNotUsableException) {
-            return null; // the other side has gone
+        if (failure instanceof IOException || response.isCommitted()) {
+            return null; // the other side has gone, in the middle of an answer
         }
+        response.reset(); // a file may have been about to be sent
         ProblemDetail problem = describe(failure);
         if (problem.getStatus() == 503) {
             response.setHeader("Retry-After", "3");
