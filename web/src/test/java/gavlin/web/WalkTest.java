@@ -14,6 +14,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
@@ -49,6 +50,7 @@ class WalkTest {
     static void start() {
         gavlin = RunningGavlin.get();
         playwright = Playwright.create();
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000); // a busy machine is not a failure
         browser = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()

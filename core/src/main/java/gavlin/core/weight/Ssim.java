@@ -33,14 +33,14 @@ public final class Ssim {
         return Math.min(onBlack, onWhite);
     }
 
-    /** @param a brightness 0..255, row by row */
-    public static double between(float[] a, float[] b, Size size) {
+    /** @param a brightness 0..255, a row an array */
+    private static double between(float[][] a, float[][] b, Size size) {
         float[] down = gaussian(Math.min(WINDOW, size.height()));
         float[] across = gaussian(Math.min(WINDOW, size.width()));
         int rows = size.height() - down.length + 1;
         int columns = size.width() - across.length + 1;
         double[] sums = new double[rows];
-        IntStream.range(0, rows).parallel().forEach(y -> sums[y] = rowSum(a, b, size.width(), y, down, across));
+        IntStream.range(0, rows).parallel().forEach(y -> sums[y] = rowSum(a, b, y, down, across));
         double total = 0;
         for (double sum : sums) { // in order, so that the result does not depend on threads
             total += sum;
@@ -48,16 +48,19 @@ public final class Ssim {
         return total / ((double) rows * columns);
     }
 
-    private static double rowSum(float[] a, float[] b, int width, int y, float[] down, float[] across) {
+    private static double rowSum(float[][] a, float[][] b, int y, float[] down, float[] across) {
+        int width = a[0].length;
         float[][] vertical = new float[5][width];
         for (int k = 0; k < down.length; k++) {
-            addMoments(a, b, (y + k) * width, width, down[k], vertical);
+            addMoments(a[y + k], b[y + k], width, down[k], vertical);
         }
         int columns = width - across.length + 1;
         float[][] mean = new float[5][columns];
+        float[] shifted = new float[columns];
         for (int m = 0; m < 5; m++) {
             for (int k = 0; k < across.length; k++) {
-                addShifted(vertical[m], k, across[k], mean[m], columns);
+                System.arraycopy(vertical[m], k, shifted, 0, columns);
+                addWeighted(mean[m], shifted, columns, across[k]);
             }
         }
         double sum = 0;
@@ -74,26 +77,33 @@ public final class Ssim {
         return sum;
     }
 
-    private static void addMoments(float[] a, float[] b, int at, int width, float weight, float[][] into) {
+    /** Whole arrays without offsets, here and below: only so does the compiler make vector instructions of it. */
+    private static void addMoments(float[] a, float[] b, int width, float weight, float[][] into) {
         float[] sumA = into[0];
         float[] sumB = into[1];
         float[] sumAA = into[2];
         float[] sumBB = into[3];
         float[] sumAB = into[4];
         for (int x = 0; x < width; x++) {
-            float va = a[at + x];
-            float vb = b[at + x];
-            sumA[x] += weight * va;
-            sumB[x] += weight * vb;
-            sumAA[x] += weight * va * va;
-            sumBB[x] += weight * vb * vb;
-            sumAB[x] += weight * va * vb;
+            sumA[x] += weight * a[x];
+        }
+        for (int x = 0; x < width; x++) {
+            sumB[x] += weight * b[x];
+        }
+        for (int x = 0; x < width; x++) {
+            sumAA[x] += weight * a[x] * a[x];
+        }
+        for (int x = 0; x < width; x++) {
+            sumBB[x] += weight * b[x] * b[x];
+        }
+        for (int x = 0; x < width; x++) {
+            sumAB[x] += weight * a[x] * b[x];
         }
     }
 
-    private static void addShifted(float[] in, int shift, float weight, float[] out, int count) {
+    private static void addWeighted(float[] out, float[] in, int count, float weight) {
         for (int x = 0; x < count; x++) {
-            out[x] += weight * in[x + shift];
+            out[x] += weight * in[x];
         }
     }
 
@@ -111,11 +121,14 @@ public final class Ssim {
         return weights;
     }
 
-    static float[] luma(Pixels pixels) {
+    private static float[][] luma(Pixels pixels) {
         byte[] in = pixels.samples();
-        float[] out = new float[in.length / 3];
-        for (int i = 0, p = 0; p < out.length; i += 3, p++) {
-            out[p] = 0.299f * (in[i] & 0xff) + 0.587f * (in[i + 1] & 0xff) + 0.114f * (in[i + 2] & 0xff);
+        int width = pixels.size().width();
+        float[][] out = new float[pixels.size().height()][width];
+        for (int y = 0, i = 0; y < out.length; y++) {
+            for (int x = 0; x < width; x++, i += 3) {
+                out[y][x] = 0.299f * (in[i] & 0xff) + 0.587f * (in[i + 1] & 0xff) + 0.114f * (in[i + 2] & 0xff);
+            }
         }
         return out;
     }
