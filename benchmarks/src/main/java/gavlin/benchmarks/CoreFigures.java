@@ -43,7 +43,7 @@ final class CoreFigures {
 
     private CoreFigures(Path folder) throws IOException {
         this.folder = folder;
-        this.photograph = Files.write(folder.resolve("24mp.jpg"), TestPhotograph.jpeg(new Size(6000, 4000)));
+        this.photograph = Files.write(folder.resolve("24mp.jpg"), TestPhotograph.jpeg(new Size(6000, 4000), 0));
     }
 
     public static void main(String[] arguments) throws Exception {

@@ -10,14 +10,14 @@ import java.util.stream.IntStream;
 final class TestPhotograph {
     private TestPhotograph() {}
 
-    static byte[] jpeg(Size size) {
+    static byte[] jpeg(Size size, int seed) {
         int width = size.width();
         byte[] samples = new byte[width * size.height() * 3];
         IntStream.range(0, size.height()).parallel().forEach(y -> {
             for (int x = 0; x < width; x++) {
                 double cloud = Math.sin(x / 211.0 + Math.sin(y / 97.0) * 2) + Math.sin(y / 61.0 + Math.sin(x / 43.0));
                 double edge = Math.sin(x / 17.0) * Math.sin(y / 13.0) > 0.6 ? 40 : 0;
-                int grain = (x * 7919 ^ y * 104729) * 31 >>> 27;
+                int grain = (x * 7919 ^ y * 104729 ^ seed) * 31 >>> 27;
                 int at = (y * width + x) * 3;
                 samples[at] = clamp(110 + 40 * cloud + edge + grain);
                 samples[at + 1] = clamp(120 + 30 * cloud - edge / 2 + grain);
