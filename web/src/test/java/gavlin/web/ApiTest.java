@@ -176,6 +176,19 @@ class ApiTest {
     }
 
     @Test
+    void hugeJson_isRefusedBeforeItIsRead() throws Exception {
+        String huge = "{\"id\":\"huge\",\"name\":\"" + "x".repeat(5_000_000) + "\",\"slotSheet\":{}}";
+        assertEquals(413, gavlin.json("warden", "POST", "/api/v1/sites", huge).status());
+        byte[] bytes = huge.getBytes(StandardCharsets.UTF_8);
+        int status = gavlin.send(gavlin.request("warden", "/api/v1/sites") // chunked: its length is not told
+                        .header("Content-Type", "application/json")
+                        .POST(java.net.http.HttpRequest.BodyPublishers.ofInputStream(
+                                () -> new java.io.ByteArrayInputStream(bytes))))
+                .status();
+        assertTrue(status >= 400 && status < 500, "status " + status);
+    }
+
+    @Test
     void deepJson_isRefused() {
         String deep = "{\"focal\":" + "[".repeat(20_000) + "]".repeat(20_000) + "}";
         assertEquals(
