@@ -103,7 +103,7 @@ final class CoreFigures {
         figures.print(3);
     }
 
-    private void twoAtATime() throws Exception {
+    private void twoAtATime() {
         KIT.stream().parallel().forEach(size -> {
             try {
                 run(

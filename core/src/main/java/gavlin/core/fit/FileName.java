@@ -19,7 +19,7 @@ public final class FileName {
     }
 
     /** Lower-case letters, digits and single hyphens; empty for a title that says nothing. */
-    static String slug(String title) {
+    public static String slug(String title) {
         String plain = Normalizer.normalize(title.replace("ß", "ss"), Normalizer.Form.NFKD)
                 .replaceAll("\\p{M}", "")
                 .toLowerCase(Locale.ROOT)

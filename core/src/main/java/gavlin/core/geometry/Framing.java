@@ -59,10 +59,7 @@ public record Framing(Box window, Box placed) {
         return placed.intersect(slot.box()).area() / slot.pixels();
     }
 
-    /**
-     * The zoom and focal point whose cover window is the given one, as nearly as the slot's proportions allow: how a
-     * window typed in as numbers becomes a fit.
-     */
+    /** The zoom at which a cover window is this wide, px, as nearly as zooms of 1 and more allow. */
     public static double zoomForWidth(Size picture, Size slot, double windowWidth) {
         double widest = Framing.of(picture, slot, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1)
                 .window()

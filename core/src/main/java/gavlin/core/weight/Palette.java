@@ -259,7 +259,7 @@ record Palette(int[] colours, byte[] indices) {
         return best;
     }
 
-    /** The palette's nearest colour to any colour, remembered per cell of 6 bits a channel where the cell is opaque. */
+    /** The palette's nearest colour to any colour, remembered once found. */
     private static final class Nearest {
         private final float[][] centres;
         private final java.util.HashMap<Integer, Integer> known = new java.util.HashMap<>();
@@ -316,7 +316,7 @@ record Palette(int[] colours, byte[] indices) {
         return indices;
     }
 
-    /** A colour with the error due to it, rounded to 6 bits a channel's step so that lookups repeat. */
+    /** A colour with the error that is due to it. */
     private static int shifted(int argb, float[] errors, int at) {
         int out = 0;
         for (int c = 0; c < 4; c++) {

@@ -27,7 +27,7 @@ class WorkingPictureTest {
     void builtPicture_openedAgain_isTheSame(String size) throws IOException {
         for (int channels : new int[] {3, 4}) {
             Pixels source = opaqueOrNot(Size.parse(size), channels);
-            build(source, Orientation.UPRIGHT).toString();
+            build(source, Orientation.UPRIGHT);
             WorkingPicture opened = WorkingPicture.open(folder.resolve("picture"));
             assertEquals(source.size(), opened.size());
             assertArrayEquals(source.samples(), whole(opened).samples());

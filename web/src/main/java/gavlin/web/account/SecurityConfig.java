@@ -2,12 +2,9 @@ package gavlin.web.account;
 
 import gavlin.web.problem.Problems;
 import jakarta.servlet.http.HttpServletRequest;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.AuthenticationEventPublisher;
-import org.springframework.security.authentication.DefaultAuthenticationEventPublisher;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.AuthenticationEntryPoint;
@@ -22,11 +19,6 @@ class SecurityConfig {
     @Bean
     PasswordEncoder passwordEncoder() {
         return new RememberingPasswordEncoder();
-    }
-
-    @Bean
-    AuthenticationEventPublisher authenticationEvents(ApplicationEventPublisher publisher) {
-        return new DefaultAuthenticationEventPublisher(publisher);
     }
 
     @Bean

@@ -4,6 +4,8 @@ import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
+import gavlin.core.fit.Fit;
+import gavlin.core.fit.RenditionPlan;
 import gavlin.web.account.SignedIn;
 import gavlin.web.fit.FitRequest;
 import gavlin.web.fit.FitState;
@@ -104,7 +106,6 @@ class BenchController {
         model.addAttribute("fit", shown.orElse(null));
         model.addAttribute("proposed", picture != null);
         model.addAttribute("types", desk.slot.brief().usableTypes());
-        model.addAttribute("densities", desk.slot.brief().densities());
         model.addAttribute("choices", choices(desk));
         model.addAttribute(
                 "download",
@@ -221,8 +222,7 @@ class BenchController {
         String verdict = "fails";
         String says;
         try {
-            double detail = fits.look(desk.site, desk.slot, desk.section, request(picture.id()))
-                    .plan()
+            double detail = RenditionPlan.of(desk.slot, Fit.chosenFor(desk.slot), picture.facts(), 1)
                     .framing()
                     .detail();
             verdict = detail >= 1 ? "fits" : "look";

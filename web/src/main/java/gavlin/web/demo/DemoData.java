@@ -67,7 +67,7 @@ class DemoData implements SmartInitializingSingleton {
                         "A keeper in a yellow coat before Kelso light, its beam over the evening sea",
                         "Ines Pascoe",
                         "CC BY 4.0"));
-        String landing = photograph(
+        photograph(
                 site,
                 "winter-landing",
                 new Size(6000, 4000),
@@ -97,7 +97,7 @@ class DemoData implements SmartInitializingSingleton {
                 new Size(480, 320),
                 new Words(
                         "Harbour day", "Sailing boats and visitors on harbour day", "The newsletter", "used by leave"));
-        String dark = mark(site, "mark-dark", new Size(1330, 320), "Mark, dark ink");
+        mark(site, "mark-dark", new Size(1330, 320), "Mark, dark ink");
         String light = mark(site, "mark-light", new Size(1330, 320), "Mark, light ink");
         String letterhead = pictures.add(
                         site,
@@ -112,7 +112,6 @@ class DemoData implements SmartInitializingSingleton {
                 .id();
         String icon = mark(site, "browser-mark", new Size(512, 512), "Tower mark");
         String waves = mark(site, "waves", new Size(480, 480), "Waves");
-        LOG.info("placing {} and the others; {} and {} wait for a slot", dusk, landing, dark);
         place(site, "masthead", dusk, 0.55, 0.33, 1, true);
         place(site, "header-mark", letterhead, 0.5, 0.5, 1, false);
         place(site, "section-header", harbour, 0.5, 0.6, 1, false);

@@ -4,12 +4,12 @@ import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
 import gavlin.core.codec.PictureRefused;
+import gavlin.core.fit.FileName;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.store.FileStore;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.text.Normalizer;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -82,7 +82,7 @@ public class Pictures {
                 files.put(file);
                 Picture picture = pictures.saveAndFlush(new Picture(
                         site.id(),
-                        slug(titled.title()) + "-" + sha256.substring(0, SHORT_HASH),
+                        id(titled.title(), sha256),
                         sha256,
                         name,
                         header,
@@ -165,12 +165,9 @@ public class Pictures {
         return stem.substring(0, 1).toUpperCase(Locale.ROOT) + stem.substring(1);
     }
 
-    private static String slug(String title) {
-        String plain = Normalizer.normalize(title, Normalizer.Form.NFKD)
-                .replaceAll("\\p{M}", "")
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-");
-        String cut = (plain.length() > 48 ? plain.substring(0, 48) : plain).replaceAll("^-|-$", "");
-        return cut.isEmpty() ? "picture" : cut;
+    /** Readable, and different for different bytes. */
+    private static String id(String title, String sha256) {
+        String slug = FileName.slug(title);
+        return (slug.isEmpty() ? "picture" : slug) + "-" + sha256.substring(0, SHORT_HASH);
     }
 }
