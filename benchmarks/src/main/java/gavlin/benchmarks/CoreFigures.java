@@ -153,8 +153,8 @@ final class CoreFigures {
 
     private static Pixels pixels(WorkingPicture picture, String size) {
         Size out = Size.parse(size);
-        return picture.render(Framing.of(picture.size(), out, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1), out)
-                .toPixels();
+        return picture.render(
+                Framing.of(picture.size(), out, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1), out);
     }
 
     private void peer(Figures figures, String... command) {

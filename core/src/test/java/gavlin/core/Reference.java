@@ -42,10 +42,9 @@ public final class Reference {
     public static Pixels upright(byte[] file) {
         WorkingPicture picture = working(file);
         return picture.render(
-                        new gavlin.core.geometry.Framing(
-                                picture.size().box(), picture.size().box()),
-                        picture.size())
-                .toPixels();
+                new gavlin.core.geometry.Framing(
+                        picture.size().box(), picture.size().box()),
+                picture.size());
     }
 
     public static Pixels pixels(String name) {

@@ -1,5 +1,6 @@
 package gavlin.core.codec;
 
+import gavlin.core.codec.PictureReader.Extent;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Orientation;
 import gavlin.core.raster.RowSink;
@@ -30,7 +31,7 @@ final class GifFormat implements PictureReader.Format {
     }
 
     @Override
-    public void decode(Bytes file, Header header, RowSink sink) throws IOException {
+    public void decode(Bytes file, Header header, Extent extent, RowSink sink) throws IOException {
         Blocks blocks = walk(file, Limits.PASSED);
         ImageReader reader = ImageIO.getImageReadersByFormatName("gif").next();
         BufferedImage frame;
@@ -44,7 +45,7 @@ final class GifFormat implements PictureReader.Format {
         }
         int width = header.stored().width();
         int[] line = new int[width];
-        for (int y = 0; y < header.stored().height(); y++) {
+        for (int y = extent.from(); y < extent.to(); y++) {
             java.util.Arrays.fill(line, 0);
             int frameY = y - blocks.y();
             if (frameY >= 0 && frameY < frame.getHeight() && blocks.x() < width) {

@@ -1,5 +1,6 @@
 package gavlin.core.codec;
 
+import gavlin.core.colour.RgbSpace;
 import java.awt.color.CMMException;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_ColorSpace;
@@ -12,12 +13,15 @@ import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
 
 /**
- * From the colours of an embedded ICC profile to sRGB, by the profile's own transform (the JDK's LittleCMS). Where there
- * is no profile, or one that can't be used, colours are taken for sRGB as browsers do; a profile that changes nothing
- * costs nothing.
+ * From the colours of an embedded ICC profile to sRGB while decoding, by the profile's own tables (the JDK's LittleCMS):
+ * for inks, and for the few profiles that no {@link RgbSpace} can describe. Where there is no profile, or one that can't be
+ * used, colours are taken for sRGB as browsers do.
  */
 final class IccTransform {
     private static final IccTransform NONE = new IccTransform(null, 3);
+
+    /** Where a profile's header names its colour space (ICC.1:2022, §7.2). */
+    private static final int COLOUR_SPACE_AT = 16;
 
     private final ColorConvertOp op;
     private final int components;
@@ -29,8 +33,17 @@ final class IccTransform {
 
     /** @param components 1 for a grey picture, 3 for a coloured one; the rows converted have red, green, blue anyway */
     static IccTransform toSrgb(byte[] icc, int components) {
+        if (RgbSpace.ofProfile(icc) != null) {
+            return NONE;
+        }
         IccTransform transform = of(icc, components);
         return transform.isIdentity() ? NONE : transform;
+    }
+
+    /** The profile, when it is for pictures of so many components; null otherwise. */
+    static byte[] fitting(byte[] icc, int components) {
+        String space = components == 1 ? "GRAY" : components == 3 ? "RGB " : "CMYK";
+        return icc != null && new Bytes(icc).says(COLOUR_SPACE_AT, space) ? icc : null;
     }
 
     /** From inks; without a usable profile by the plain rule red = (1 − C)(1 − K). */

@@ -1,10 +1,13 @@
 package gavlin.core.codec;
 
 import com.sun.jna.Memory;
+import gavlin.core.codec.PictureReader.Extent;
 import gavlin.core.codec.PictureRefused.Reason;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.Excerpt;
 import gavlin.core.raster.RowSink;
 import java.awt.Point;
+import java.awt.Rectangle;
 import java.awt.color.ColorSpace;
 import java.awt.image.BufferedImage;
 import java.awt.image.ColorModel;
@@ -39,6 +42,7 @@ final class JpegFormat implements PictureReader.Format {
     private static final int START_OF_SCAN = 0xda;
     private static final int END_OF_IMAGE = 0xd9;
     private static final int MAX_ICC_BYTES = 8_000_000;
+    private static final String INK = "printed colours (CMYK) were converted to sRGB";
     private static final String ICC_NAME = "ICC_PROFILE\0";
 
     /** What the markers say. */
@@ -50,6 +54,21 @@ final class JpegFormat implements PictureReader.Format {
         final TreeMap<Integer, byte[]> iccParts = new TreeMap<>();
         /** Start and end of each stretch of the file that decoding needs. */
         final List<int[]> needed = new ArrayList<>();
+        /** Where the frame header gives the number of lines. */
+        long heightAt;
+
+        boolean progressive;
+
+        byte[] profile() {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            iccParts.values().forEach(out::writeBytes);
+            return out.size() == 0 || out.size() > MAX_ICC_BYTES ? null : out.toByteArray();
+        }
+
+        /** Whether decoding can end after any row: all of a row's data stands together, and before the next row's. */
+        boolean inOrder() {
+            return !progressive && scans == 1;
+        }
     }
 
     @Override
@@ -62,15 +81,15 @@ final class JpegFormat implements PictureReader.Format {
                 1,
                 1,
                 Metadata.orientation(file),
-                joined(markers.iccParts),
-                markers.components == 4 ? List.of("printed colours (CMYK) were converted to sRGB") : List.of());
+                IccTransform.fitting(markers.profile(), Math.min(3, markers.components)),
+                markers.components == 4 ? List.of(INK) : List.of());
     }
 
     @Override
-    public void decode(Bytes file, Header header, RowSink sink) throws IOException {
+    public void decode(Bytes file, Header header, Extent extent, RowSink sink) throws IOException {
         Markers markers = walk(file, Limits.PASSED);
         if (markers.components != 4 && TurboJpeg.isThere()) {
-            decodeFast(only(file, markers.needed), header, markers, sink);
+            decodeFast(only(file, markers), header, markers, extent, sink);
             return;
         }
         ImageReader reader = ImageIO.getImageReadersByFormatName("jpeg").next();
@@ -80,11 +99,11 @@ final class JpegFormat implements PictureReader.Format {
             }
         });
         try {
-            reader.setInput(new ByteArrayImageInput(only(file, markers.needed)), true, true);
+            reader.setInput(new ByteArrayImageInput(only(file, markers)), true, true);
             if (markers.components == 4) {
-                decodeInk(reader, header, markers, sink);
+                decodeInk(reader, header, markers, extent, sink);
             } else {
-                decodeLight(reader, header, markers, sink);
+                decodeLight(reader, header, markers, extent, sink);
             }
         } catch (IIOException | IllegalArgumentException | IndexOutOfBoundsException e) {
             if (e instanceof PictureRefused refused) {
@@ -96,34 +115,71 @@ final class JpegFormat implements PictureReader.Format {
         }
     }
 
-    /** With libjpeg-turbo itself, which is twice as fast as the JDK's copy, five times for progressive files. */
-    private static void decodeFast(byte[] jpeg, Header header, Markers markers, RowSink sink) {
+    /**
+     * By the inverse DCT of a quarter of each block's coefficients, which means in coded sRGB: only for large pictures. Of an
+     * odd size, a half would be off by half a pixel.
+     */
+    @Override
+    public boolean canShrink(Header header) {
         Size size = header.stored();
+        return Excerpt.isLarge(size)
+                && TurboJpeg.isThere()
+                && !header.notes().contains(INK)
+                && IccTransform.toSrgb(header.icc(), 3).changesNothing()
+                && size.width() % 2 == 0
+                && size.height() % 2 == 0;
+    }
+
+    /** With libjpeg-turbo itself, which is twice as fast as the JDK's copy, five times for progressive files. */
+    private static void decodeFast(byte[] jpeg, Header header, Markers markers, Extent extent, RowSink sink) {
+        int shrink = extent.shrink();
+        int width = (header.stored().width() + shrink - 1) / shrink;
+        int rows = (header.stored().height() + shrink - 1) / shrink;
+        if (markers.inOrder() && extent.to() < rows) {
+            rows = extent.to();
+            shorten(jpeg, markers, Math.min(header.stored().height(), rows * shrink));
+        }
+        Size size = new Size(width, rows);
         IccTransform transform = IccTransform.toSrgb(header.icc(), markers.components);
         ByteBuffer whole = sink.whole();
         if (whole != null && transform.changesNothing()) {
             TurboJpeg.decode(jpeg, size, whole);
             return;
         }
-        int rowBytes = size.width() * 3;
+        int rowBytes = width * 3;
         try (Memory pixels = new Memory(size.pixels() * 3)) {
             TurboJpeg.decode(jpeg, size, pixels.getByteBuffer(0, pixels.size()));
             byte[] row = new byte[rowBytes];
-            for (int y = 0; y < size.height(); y++) {
+            for (int y = extent.from(); y < Math.min(rows, extent.to()); y++) {
                 pixels.read((long) y * rowBytes, row, 0, rowBytes);
-                transform.convert(row, size.width(), 3, 1);
+                transform.convert(row, width, 3, 1);
                 sink.row(y, row);
             }
         }
     }
 
-    private static void decodeLight(ImageReader reader, Header header, Markers markers, RowSink sink)
+    /** Tells the decoder that the picture ends sooner: it does not work on the rows below, and skips their data. */
+    private static void shorten(byte[] jpeg, Markers markers, int height) {
+        int at = 0;
+        for (int[] stretch : markers.needed) {
+            if (markers.heightAt >= stretch[0] && markers.heightAt < stretch[1]) {
+                at += (int) markers.heightAt - stretch[0];
+                jpeg[at] = (byte) (height >> 8);
+                jpeg[at + 1] = (byte) height;
+                return;
+            }
+            at += stretch[1] - stretch[0];
+        }
+    }
+
+    private static void decodeLight(ImageReader reader, Header header, Markers markers, Extent extent, RowSink sink)
             throws IOException {
         int width = header.stored().width();
+        Size size = new Size(width, extent.to());
         boolean grey = markers.components == 1;
         IccTransform transform = IccTransform.toSrgb(header.icc(), grey ? 1 : 3);
         byte[] row = new byte[width * 3];
-        RowRaster rows = new RowRaster(header.stored(), grey ? 1 : 3, (y, samples) -> {
+        RowRaster rows = new RowRaster(size, grey ? 1 : 3, (y, samples) -> {
             if (grey) {
                 for (int x = 0; x < width; x++) {
                     row[3 * x] = row[3 * x + 1] = row[3 * x + 2] = samples[x];
@@ -136,18 +192,20 @@ final class JpegFormat implements PictureReader.Format {
         });
         ImageReadParam param = reader.getDefaultReadParam();
         param.setDestination(rows.asImage());
+        param.setSourceRegion(new Rectangle(width, size.height()));
         reader.read(0, param);
         rows.requireAll();
     }
 
     /** CMYK and YCCK: inks, stored inverted by the Adobe convention whenever its marker is there. */
-    private static void decodeInk(ImageReader reader, Header header, Markers markers, RowSink sink) throws IOException {
+    private static void decodeInk(ImageReader reader, Header header, Markers markers, Extent extent, RowSink sink)
+            throws IOException {
         Raster ink = reader.readRaster(0, null);
-        IccTransform transform = IccTransform.inkToSrgb(header.icc());
+        IccTransform transform = IccTransform.inkToSrgb(IccTransform.fitting(markers.profile(), 4));
         int width = header.stored().width();
         byte[] cmyk = new byte[width * 4];
         byte[] row = new byte[width * 3];
-        for (int y = 0; y < header.stored().height(); y++) {
+        for (int y = extent.from(); y < extent.to(); y++) {
             ink.getDataElements(0, y, width, 1, cmyk);
             if (markers.adobeTransform == 2) {
                 convertYcckToCmyk(cmyk);
@@ -251,6 +309,8 @@ final class JpegFormat implements PictureReader.Format {
                     Reason.UNSUPPORTED, "the JPEG has " + file.u8(data) + " bits a sample; only 8 are read");
         }
         markers.size = PictureReader.claimed(file.u16(data + 3), file.u16(data + 1), limits);
+        markers.heightAt = data + 1;
+        markers.progressive = marker == 0xc2;
         markers.components = file.u8(data + 5);
         if (markers.components != 1 && markers.components != 3 && markers.components != 4) {
             throw PictureRefused.corrupt("it has " + markers.components + " colour components");
@@ -280,18 +340,15 @@ final class JpegFormat implements PictureReader.Format {
         }
     }
 
-    private static byte[] only(Bytes file, List<int[]> stretches) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream(file.length());
-        for (int[] stretch : stretches) {
-            out.write(file.array(), stretch[0], stretch[1] - stretch[0]);
+    /** A copy of what decoding needs. */
+    private static byte[] only(Bytes file, Markers markers) {
+        byte[] out = new byte[markers.needed.stream().mapToInt(s -> s[1] - s[0]).sum()];
+        int at = 0;
+        for (int[] stretch : markers.needed) {
+            System.arraycopy(file.array(), stretch[0], out, at, stretch[1] - stretch[0]);
+            at += stretch[1] - stretch[0];
         }
-        return out.toByteArray();
-    }
-
-    private static byte[] joined(TreeMap<Integer, byte[]> parts) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        parts.values().forEach(out::writeBytes);
-        return out.size() == 0 || out.size() > MAX_ICC_BYTES ? null : out.toByteArray();
+        return out;
     }
 
     /** A destination that pretends to be the whole picture, and passes each row on as the JDK's reader delivers it. */

@@ -1,14 +1,21 @@
 package gavlin.core.codec;
 
 import gavlin.core.codec.PictureRefused.Reason;
+import gavlin.core.colour.RgbSpace;
+import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.Excerpt;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.RowSink;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.core.raster.WorkingPictureBuilder;
+import gavlin.core.raster.WorkingPictureBuilder.Stored;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.ForkJoinTask;
 
 /**
  * Reads picture files: first the header alone is judged, by content and never by name; only what passes is decoded, once,
@@ -20,8 +27,27 @@ public final class PictureReader {
         /** Reads the header and walks the file's parts; throws {@link PictureRefused} for a damaged file. */
         Header inspect(Bytes file, Limits limits);
 
-        /** Hands out the rows of the first frame, as stored, with the channels and depth of the header. */
-        void decode(Bytes file, Header header, RowSink sink) throws IOException;
+        /** Hands out rows of the first frame, as stored, with the channels and depth of the header. */
+        void decode(Bytes file, Header header, Extent extent, RowSink sink) throws IOException;
+
+        /** Whether the file can be decoded at half its size. */
+        default boolean canShrink(Header header) {
+            return false;
+        }
+    }
+
+    /**
+     * What a format decodes: rows {@code from..to−1} of the stored picture, at 1/{@code shrink}, 1 or 2. Rows outside may be left
+     * out; those before {@code from} may be handed out all the same.
+     */
+    record Extent(int shrink, int from, int to) {
+        static Extent whole(Header header) {
+            return new Extent(1, 0, header.stored().height());
+        }
+
+        Extent half() {
+            return new Extent(2, from / 2, (to + 1) / 2);
+        }
     }
 
     /** What decoding found out. */
@@ -48,17 +74,70 @@ public final class PictureReader {
     }
 
     /**
-     * Decodes to a working picture in {@code target}: upright, sRGB, with its halves.
+     * Decodes to a working picture in {@code target}: upright, with its halves.
      *
      * @throws PictureRefused when the file turns out to be damaged; nothing is left behind then
      */
     public static Decoded decode(byte[] file, Header header, Path target) throws IOException {
         Bytes bytes = new Bytes(file);
-        try (WorkingPictureBuilder builder = new WorkingPictureBuilder(
-                target, header.stored(), header.orientation(), header.channels(), header.bytesEach())) {
-            formatOf(bytes).decode(bytes, header, builder);
+        try (WorkingPictureBuilder builder = new WorkingPictureBuilder(target, stored(header))) {
+            fill(builder, bytes, header, Extent.whole(header));
             return new Decoded(builder.finish(), builder.transparentPixels());
         }
+    }
+
+    /**
+     * Decodes only what some renditions need, each row once: rows that none of them shows are left out, and a JPEG is
+     * decoded at half its size where that is enough. Renditions are the same to the byte as from {@link #decode}. Parts that are not looked at are not judged either, so the file should be
+     * one that {@link #decode} has taken before.
+     *
+     * @param folder for a file without a name, which goes when the picture does
+     * @param framings in upright px of the whole picture; the picture serves no others
+     */
+    public static WorkingPicture decodeFor(byte[] file, Header header, Path folder, List<Framing> framings)
+            throws IOException {
+        Bytes bytes = new Bytes(file);
+        Format format = formatOf(bytes);
+        Excerpt wanted = Excerpt.of(header.upright(), framings);
+        Excerpt excerpt = format.canShrink(header) ? wanted : wanted.unshrunk();
+        int[] rows = excerpt.storedRows(header.orientation(), header.stored());
+        try (WorkingPictureBuilder builder =
+                new WorkingPictureBuilder(folder.resolve("unnamed"), stored(header), excerpt)) {
+            fill(builder, bytes, header, new Extent(excerpt.shrink(), rows[0], rows[1]));
+            return builder.finishUnnamed();
+        }
+    }
+
+    /** Decodes the first level and, where the decoder makes a half by itself, that beside it. */
+    private static void fill(WorkingPictureBuilder builder, Bytes file, Header header, Extent extent)
+            throws IOException {
+        Format format = formatOf(file);
+        RowSink half = extent.shrink == 1 && format.canShrink(header) ? builder.half() : null;
+        if (half == null) {
+            format.decode(file, header, extent, builder.full());
+            return;
+        }
+        ForkJoinTask<?> besides = ForkJoinPool.commonPool().submit(() -> {
+            format.decode(file, header, extent.half(), half);
+            return null;
+        });
+        try {
+            format.decode(file, header, extent, builder.full());
+        } finally {
+            besides.quietlyJoin(); // it writes into the same file
+        }
+        besides.join();
+    }
+
+    private static Stored stored(Header header) {
+        RgbSpace space = RgbSpace.ofProfile(header.icc());
+        boolean converted = space == null || space.isSrgb(); // by the decoder, or nothing to do
+        return new Stored(
+                header.stored(),
+                header.orientation(),
+                header.channels(),
+                header.bytesEach(),
+                converted ? null : header.icc());
     }
 
     /** Decodes a file of 8 bits a sample that Gavlin itself wrote into memory, as stored. */
@@ -68,7 +147,12 @@ public final class PictureReader {
         byte[] samples = new byte[row * header.stored().height()];
         Bytes bytes = new Bytes(file);
         try {
-            formatOf(bytes).decode(bytes, header, (y, line) -> System.arraycopy(line, 0, samples, y * row, row));
+            formatOf(bytes)
+                    .decode(
+                            bytes,
+                            header,
+                            Extent.whole(header),
+                            (y, line) -> System.arraycopy(line, 0, samples, y * row, row));
         } catch (IOException e) {
             throw new UncheckedIOException("reading from memory failed", e);
         }

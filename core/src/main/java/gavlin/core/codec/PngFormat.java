@@ -1,5 +1,6 @@
 package gavlin.core.codec;
 
+import gavlin.core.codec.PictureReader.Extent;
 import gavlin.core.codec.PictureRefused.Reason;
 import gavlin.core.colour.Srgb;
 import gavlin.core.geometry.Size;
@@ -53,6 +54,10 @@ final class PngFormat implements PictureReader.Format {
             return colourType >= 4 || transparency != null ? 4 : 3;
         }
 
+        boolean isGrey() {
+            return colourType == 0 || colourType == 4;
+        }
+
         int bytesEach() {
             return depth == 16 ? 2 : 1;
         }
@@ -72,15 +77,14 @@ final class PngFormat implements PictureReader.Format {
                 chunks.bytesEach(),
                 1,
                 Metadata.orientation(file),
-                chunks.icc,
+                IccTransform.fitting(chunks.icc, chunks.isGrey() ? 1 : 3),
                 List.of());
     }
 
     @Override
-    public void decode(Bytes file, Header header, RowSink sink) {
+    public void decode(Bytes file, Header header, Extent extent, RowSink sink) {
         Chunks chunks = walk(file, Limits.PASSED);
-        boolean grey = chunks.colourType == 0 || chunks.colourType == 4;
-        IccTransform transform = IccTransform.toSrgb(chunks.icc, grey ? 1 : 3);
+        IccTransform transform = IccTransform.toSrgb(header.icc(), chunks.isGrey() ? 1 : 3);
         byte[] curve = chunks.icc == null && !chunks.srgb ? gammaCurve(chunks.gamma) : null;
         int width = chunks.size.width();
         RowSink toSrgb = (y, row) -> {
@@ -94,9 +98,12 @@ final class PngFormat implements PictureReader.Format {
             } else {
                 byte[] out = new byte[width * chunks.channels() * chunks.bytesEach()];
                 Unfilter rows = new Unfilter(chunks, width);
-                for (int y = 0; y < chunks.size.height(); y++) {
-                    expand(chunks, rows.next(data), width, out, 0, 1);
-                    toSrgb.row(y, out);
+                for (int y = 0; y < extent.to(); y++) {
+                    byte[] row = rows.next(data);
+                    if (y >= extent.from()) {
+                        expand(chunks, row, width, out, 0, 1);
+                        toSrgb.row(y, out);
+                    }
                 }
             }
         }

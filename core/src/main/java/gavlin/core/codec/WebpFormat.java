@@ -1,5 +1,6 @@
 package gavlin.core.codec;
 
+import gavlin.core.codec.PictureReader.Extent;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Orientation;
 import gavlin.core.raster.RowSink;
@@ -50,14 +51,14 @@ final class WebpFormat implements PictureReader.Format {
                 1,
                 parts.frames,
                 parts.exif ? Metadata.orientation(file) : Orientation.UPRIGHT,
-                parts.icc,
+                IccTransform.fitting(parts.icc, 3),
                 parts.frames > 1
                         ? List.of("an animation of " + parts.frames + " frames: the first is used")
                         : List.of());
     }
 
     @Override
-    public void decode(Bytes file, Header header, RowSink sink) throws IOException {
+    public void decode(Bytes file, Header header, Extent extent, RowSink sink) throws IOException {
         Parts parts = walk(file, Limits.PASSED);
         BufferedImage frame = decodeFrame(still(file, parts));
         if (frame.getWidth() != parts.frame.width() || frame.getHeight() != parts.frame.height()) {
@@ -66,7 +67,7 @@ final class WebpFormat implements PictureReader.Format {
         IccTransform transform = IccTransform.toSrgb(header.icc(), 3);
         int width = header.stored().width();
         int[] line = new int[width];
-        for (int y = 0; y < header.stored().height(); y++) {
+        for (int y = extent.from(); y < extent.to(); y++) {
             java.util.Arrays.fill(line, 0);
             int frameY = y - parts.y;
             if (frameY >= 0 && frameY < frame.getHeight()) {

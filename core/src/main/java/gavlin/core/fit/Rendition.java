@@ -28,7 +28,7 @@ public record Rendition(
         if (plan.types().isEmpty()) {
             throw new IllegalArgumentException("no type that the brief allows can hold this picture");
         }
-        Pixels pixels = picture.render(plan.framing(), plan.size()).toPixels();
+        Pixels pixels = picture.render(plan.framing(), plan.size());
         Pixels finished = plan.backing() == null ? pixels.withoutIdleAlpha() : pixels.over(plan.backing());
         WeightSearch.Outcome outcome =
                 WeightSearch.search(new WeightSearch.Request(finished, plan.types(), plan.maxBytes(), tags));

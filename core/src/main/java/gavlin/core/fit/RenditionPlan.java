@@ -17,7 +17,7 @@ import java.util.List;
  */
 public record RenditionPlan(Size size, Framing framing, List<PictureType> types, long maxBytes, Integer backing) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
-    public static final int CORE_VERSION = 1;
+    public static final int CORE_VERSION = 2;
 
     /**
      * @param density 1 for the brief's own pixels, 2 for twice as many in each direction

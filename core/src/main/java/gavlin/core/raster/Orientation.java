@@ -43,6 +43,10 @@ public enum Orientation {
         return flipsX;
     }
 
+    boolean mirrorsRows() {
+        return flipsY;
+    }
+
     int uprightX(int x, int y, Size stored) {
         int along = transposes ? y : x;
         return flipsX ? upright(stored).width() - 1 - along : along;

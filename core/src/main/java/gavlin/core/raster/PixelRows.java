@@ -3,8 +3,8 @@ package gavlin.core.raster;
 import gavlin.core.geometry.Size;
 
 /**
- * A picture whose rows can be read in any order and from several threads: straight sRGB samples underneath, linear light
- * handed out. Nothing says that the whole of it is in memory.
+ * A picture whose rows can be read in any order and from several threads: straight coded samples underneath, linear light of
+ * their own colour space handed out. Nothing says that the whole of it is in memory.
  */
 public interface PixelRows {
     Size size();

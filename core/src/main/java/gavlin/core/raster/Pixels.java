@@ -1,5 +1,6 @@
 package gavlin.core.raster;
 
+import gavlin.core.colour.RgbSpace;
 import gavlin.core.colour.Srgb;
 import gavlin.core.geometry.Size;
 
@@ -21,7 +22,7 @@ public record Pixels(Size size, int channels, byte[] samples) implements PixelRo
     public void readLinear(int y, int x, int count, float[] into) {
         byte[] part = new byte[count * channels];
         System.arraycopy(samples, (y * size.width() + x) * channels, part, 0, part.length);
-        Samples.toLinear(part, 1, channels, count, into);
+        new Samples(RgbSpace.SRGB, channels, 1).toLinear(part, count, into);
     }
 
     /** The exact number of pixels with alpha below 255. */

@@ -3,6 +3,7 @@ package gavlin.core.raster;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
@@ -12,6 +13,9 @@ import java.util.stream.IntStream;
  * along the rows first, whose result is stored turned, then along the columns, turned back. In each pass an input vector
  * is read once and spread over the output vectors that it weighs in, so the inner loop is {@code out += weight · in} over
  * contiguous floats, and every output adds its inputs in ascending order: the bytes do not depend on bands or threads.
+ *
+ * <p>Where a picture is enlarged, every value is kept between the two samples on either side of it, axis by axis: edges
+ * stay as steep as the kernel makes them, and its ringing, which would be pixels wide, is cut off.
  *
  * <p>Memory: a band holds {@value #BAND_ROWS} · (window width + output width) · channels floats; nothing grows with the
  * picture's height. Time: one visit per source sample in the window, 6 multiply-adds each, then the same for the
@@ -75,10 +79,7 @@ public final class Resampler {
             });
             turn(sums, channels, turned, tile, count);
         }
-        float[][] out = pass(across, 0, outWidth, rows * channels, x -> turned[x - firstColumn]);
-        float[][] result = new float[rows][outWidth * channels];
-        turn(out, channels, result, 0, rows);
-        return joined(result);
+        return turnBack(pass(across, 0, outWidth, rows * channels, x -> turned[x - firstColumn]), channels, rows);
     }
 
     /** Gives an input vector; it may be the same array each time. */
@@ -90,6 +91,7 @@ public final class Resampler {
     /** Output vectors {@code from..to−1}, each the weighted sum of its input vectors. */
     private static float[][] pass(Taps taps, int from, int to, int length, VectorReader reader) {
         float[][] out = new float[to - from][length];
+        Bounds bounds = taps.enlarges() ? new Bounds(to - from) : null;
         int live = from;
         int end = end(taps, from, to);
         for (int index = first(taps, from, to); index < end; index++) {
@@ -100,10 +102,47 @@ public final class Resampler {
             for (int o = live; o < to && taps.first(o) <= index; o++) {
                 if (index < taps.end(o)) {
                     addWeighted(out[o - from], input, length, taps.weight(o, index));
+                    if (bounds != null && taps.isNearest(o, index)) {
+                        bounds.include(o - from, input, length);
+                    }
                 }
             }
         }
+        if (bounds != null) {
+            bounds.keep(out);
+        }
         return out;
+    }
+
+    /** The least and the most of the inputs on either side of each output, which an enlarged picture never leaves. */
+    private static final class Bounds {
+        private final float[][] least;
+        private final float[][] most;
+
+        Bounds(int outputs) {
+            least = new float[outputs][];
+            most = new float[outputs][];
+        }
+
+        void include(int output, float[] input, int length) {
+            if (least[output] == null) {
+                least[output] = Arrays.copyOf(input, length);
+                most[output] = Arrays.copyOf(input, length);
+                return;
+            }
+            for (int i = 0; i < length; i++) {
+                least[output][i] = Math.min(least[output][i], input[i]);
+                most[output][i] = Math.max(most[output][i], input[i]);
+            }
+        }
+
+        void keep(float[][] out) {
+            for (int o = 0; o < out.length; o++) {
+                for (int i = 0; least[o] != null && i < out[o].length; i++) {
+                    out[o][i] = Math.max(least[o][i], Math.min(most[o][i], out[o][i]));
+                }
+            }
+        }
     }
 
     /** Two whole arrays without offsets: only so does the compiler make vector instructions of it, six times as fast. */
@@ -113,23 +152,35 @@ public final class Resampler {
         }
     }
 
-    /** Swaps the two axes: pixel {@code x} of vector {@code y} becomes pixel {@code y} of vector {@code at + x}. */
-    private static void turn(float[][] in, int channels, float[][] out, int at, int count) {
-        for (int x = 0; x < count; x++) {
-            float[] to = out[at + x];
-            int o = 0;
-            for (float[] row : in) {
-                for (int c = 0; c < channels; c++) {
-                    to[o++] = row[x * channels + c];
+    /** Swaps the two axes: pixel {@code x} of row {@code y} becomes pixel {@code y} of column {@code at + x}. */
+    private static void turn(float[][] rows, int channels, float[][] columns, int at, int count) {
+        for (int y = 0, o = 0; y < rows.length; y++, o += channels) {
+            float[] row = rows[y];
+            for (int x = 0, i = 0; x < count; x++, i += channels) {
+                float[] column = columns[at + x];
+                column[o] = row[i];
+                column[o + 1] = row[i + 1];
+                column[o + 2] = row[i + 2];
+                if (channels == 4) {
+                    column[o + 3] = row[i + 3];
                 }
             }
         }
     }
 
-    private static float[] joined(float[][] rows) {
-        float[] all = new float[rows.length * rows[0].length];
-        for (int y = 0; y < rows.length; y++) {
-            System.arraycopy(rows[y], 0, all, y * rows[y].length, rows[y].length);
+    /** Columns to rows, one after the other. */
+    private static float[] turnBack(float[][] columns, int channels, int rows) {
+        float[] all = new float[rows * columns.length * channels];
+        for (int x = 0; x < columns.length; x++) {
+            float[] column = columns[x];
+            for (int i = 0, o = x * channels; i < column.length; i += channels, o += columns.length * channels) {
+                all[o] = column[i];
+                all[o + 1] = column[i + 1];
+                all[o + 2] = column[i + 2];
+                if (channels == 4) {
+                    all[o + 3] = column[i + 3];
+                }
+            }
         }
         return all;
     }

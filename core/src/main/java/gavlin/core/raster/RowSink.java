@@ -2,7 +2,7 @@ package gavlin.core.raster;
 
 import java.nio.ByteBuffer;
 
-/** Takes a decoder's rows, top to bottom, each once. */
+/** Takes a decoder's rows, from the first that is wanted to the last, each once. */
 @FunctionalInterface
 public interface RowSink {
     /** @param samples interleaved straight samples, big-endian when two bytes each; reused by the caller afterwards */

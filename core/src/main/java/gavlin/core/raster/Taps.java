@@ -7,14 +7,25 @@ package gavlin.core.raster;
  * pixels go on.
  */
 final class Taps {
-    private static final int LOBES = 3;
+    static final int LOBES = 3;
+
+    private static final int NONE = Integer.MIN_VALUE;
 
     private final int[] first;
     private final float[][] weights;
 
-    private Taps(int[] first, float[][] weights) {
+    /** The input at or before each output's centre; NONE where an output is covered in part only. */
+    private final int[] before;
+
+    private final int lastInput;
+    private final boolean enlarges;
+
+    private Taps(int[] first, float[][] weights, int[] before, int lastInput, boolean enlarges) {
         this.first = first;
         this.weights = weights;
+        this.before = before;
+        this.lastInput = lastInput;
+        this.enlarges = enlarges;
     }
 
     /**
@@ -32,6 +43,7 @@ final class Taps {
             int sourceSize) {
         int[] first = new int[outSize];
         float[][] weights = new float[outSize][];
+        int[] before = new int[outSize];
         double step = sourceLength / placedLength;
         double widen = Math.max(1, step);
         for (int i = 0; i < outSize; i++) {
@@ -51,9 +63,25 @@ final class Taps {
                 exact[Math.max(low, Math.min(high, j)) - low] += lanczos((j + 0.5 - centre) / widen);
             }
             first[i] = low;
+            before[i] = covered < 1 ? NONE : (int) Math.floor(centre - 0.5);
             weights[i] = normalised(exact, Math.min(1, covered));
         }
-        return new Taps(first, weights);
+        return new Taps(first, weights, before, sourceSize - 1, step < 1);
+    }
+
+    /** Whether outputs are smaller than inputs, so that a kernel's ringing would be seen. */
+    boolean enlarges() {
+        return enlarges;
+    }
+
+    /** Whether an input is one of the two on either side of an output's centre. */
+    boolean isNearest(int output, int input) {
+        int left = before[output];
+        return left != NONE
+                && (input == left
+                        || input == left + 1
+                        || input == 0 && left < 0
+                        || input == lastInput && left >= lastInput);
     }
 
     int first(int output) {

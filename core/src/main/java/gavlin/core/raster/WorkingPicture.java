@@ -1,5 +1,6 @@
 package gavlin.core.raster;
 
+import gavlin.core.colour.RgbSpace;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
@@ -14,27 +15,34 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * A picture made ready for fitting: upright, sRGB, decoded once, kept in a file that is mapped into memory, so that it
- * takes address space and page cache but no heap. It holds the picture and its halves (1/2, 1/4, …); a rendition is made
- * from the smallest of them that still has twice the wanted pixels in each direction. Derived: the file can be thrown
- * away and built again from the original at any time.
+ * A picture made ready for fitting: upright, decoded once, kept in a file that is mapped into memory, so that it takes
+ * address space and page cache but no heap. It holds the picture and its halves (1/2, 1/4, …); a rendition is made from
+ * the smallest of them that has pixels enough. Samples stay in the colour space of the picture's profile and are
+ * converted to sRGB when a rendition is finished. Derived: the file can be thrown away and built again from the original
+ * at any time.
  *
- * <p>File: magic, width, height, channels, bytes a sample (five big-endian ints), then the levels, each row by row.
+ * <p>File: magic, width, height, channels, bytes a sample, bytes of profile (six big-endian ints), the profile, then the
+ * levels, each row by row. An {@link Excerpt} lives only as long as its renditions are being made: its rows outside the
+ * region are holes, and its first level may be smaller than the picture.
  */
 public final class WorkingPicture {
-    static final int MAGIC = 0x47_56_57_31; // "GVW1"
-    static final int HEADER_BYTES = 20;
-    /** A level stays usable while it has at least this many pixels for each one wanted. */
-    private static final double HEADROOM = 2;
+    static final int MAGIC = 0x47_56_57_32; // "GVW2"
+    static final int HEADER_BYTES = 24;
 
+    private final Size size;
+    private final RgbSpace space;
+    private final int shrink;
     private final List<Level> levels;
 
-    private WorkingPicture(List<Level> levels) {
+    private WorkingPicture(Size size, RgbSpace space, int shrink, List<Level> levels) {
+        this.size = size;
+        this.space = space;
+        this.shrink = shrink;
         this.levels = levels;
     }
 
     public Size size() {
-        return levels.get(0).size();
+        return size;
     }
 
     public boolean hasAlpha() {
@@ -45,15 +53,22 @@ public final class WorkingPicture {
         return levels.get(0);
     }
 
-    /** Renders the framing, given in full-size source px, into exactly {@code out}. */
-    public Raster render(Framing framing, Size out) {
-        int level = 0;
-        while (level + 1 < levels.size() && framing.detail() / (1 << level + 1) >= HEADROOM) {
-            level++;
-        }
+    /** Renders the framing, given in full-size source px, into exactly {@code out}; 8-bit sRGB. */
+    public Pixels render(Framing framing, Size out) {
+        int level = Excerpt.halvings(size, framing) - Integer.numberOfTrailingZeros(shrink);
+        level = Math.max(0, Math.min(levels.size() - 1, level));
+        double scale = shrink << level;
         Level chosen = levels.get(level);
-        Box window = framing.window().carry(size().box(), chosen.size().box());
-        return Resampler.resample(chosen, new Framing(window, framing.placed()), out);
+        Box window = framing.window();
+        Box scaled = new Box(window.x() / scale, window.y() / scale, window.width() / scale, window.height() / scale);
+        int channels = chosen.channels();
+        Samples finished = new Samples(RgbSpace.SRGB, channels, 1);
+        byte[] pixels = new byte[(int) out.pixels() * channels];
+        Resampler.resample(chosen, new Framing(scaled, framing.placed()), out, (y, rows, band) -> {
+            space.convertToLinearSrgb(band, channels);
+            finished.toCodes(band, rows * out.width(), pixels, y * out.width() * channels);
+        });
+        return new Pixels(out, channels, pixels);
     }
 
     /** @throws IOException when the file is not a whole working picture */
@@ -63,28 +78,46 @@ public final class WorkingPicture {
             if (channel.read(header, 0) < HEADER_BYTES || header.getInt(0) != MAGIC) {
                 throw new IOException(file.getFileName() + " is not a working picture");
             }
+            byte[] icc = new byte[header.getInt(20)];
+            channel.read(ByteBuffer.wrap(icc), HEADER_BYTES);
+            Size size = new Size(header.getInt(4), header.getInt(8));
             return map(
                     channel,
                     FileChannel.MapMode.READ_ONLY,
-                    new Size(header.getInt(4), header.getInt(8)),
+                    Excerpt.whole(size),
+                    size,
                     header.getInt(12),
-                    header.getInt(16));
+                    header.getInt(16),
+                    icc.length == 0 ? null : icc);
         }
     }
 
-    static WorkingPicture map(FileChannel channel, FileChannel.MapMode mode, Size size, int channels, int bytesEach)
+    /** @param icc a profile of curves and a matrix, or null for sRGB */
+    static WorkingPicture map(
+            FileChannel channel,
+            FileChannel.MapMode mode,
+            Excerpt excerpt,
+            Size size,
+            int channels,
+            int bytesEach,
+            byte[] icc)
             throws IOException {
+        RgbSpace space = RgbSpace.ofProfile(icc);
+        if (space == null) {
+            throw new IOException("the profile of a working picture cannot be used");
+        }
+        Samples samples = new Samples(space, channels, bytesEach);
         List<Level> levels = new ArrayList<>();
-        long at = HEADER_BYTES;
-        for (Size s : levelSizes(size)) {
-            long length = s.pixels() * channels * bytesEach;
+        long at = HEADER_BYTES + (icc == null ? 0 : icc.length);
+        for (Size s : levelSizes(excerpt.decoded(size), excerpt.halves())) {
+            long length = s.pixels() * samples.pixelBytes();
             if (mode == FileChannel.MapMode.READ_ONLY && at + length > channel.size()) {
                 throw new EOFException("a working picture is shorter than its header says");
             }
-            levels.add(new Level(s, channels, bytesEach, channel.map(mode, at, length)));
+            levels.add(new Level(s, samples, channel.map(mode, at, length)));
             at += length;
         }
-        return new WorkingPicture(List.copyOf(levels));
+        return new WorkingPicture(size, space, excerpt.shrink(), List.copyOf(levels));
     }
 
     List<Level> levels() {
@@ -92,10 +125,10 @@ public final class WorkingPicture {
     }
 
     /** Halves, rounded up, for as long as the smaller side has 64 px. */
-    private static List<Size> levelSizes(Size size) {
+    private static List<Size> levelSizes(Size size, int halves) {
         List<Size> sizes = new ArrayList<>(List.of(size));
         Size next = size;
-        while (Math.min(next.width(), next.height()) >= 128) {
+        while (sizes.size() - 1 < halves && Math.min(next.width(), next.height()) >= 128) {
             next = new Size((next.width() + 1) / 2, (next.height() + 1) / 2);
             sizes.add(next);
         }
@@ -103,13 +136,18 @@ public final class WorkingPicture {
     }
 
     /** One size of the picture, over mapped bytes. */
-    record Level(Size size, int channels, int bytesEach, MappedByteBuffer bytes) implements PixelRows {
+    record Level(Size size, Samples samples, MappedByteBuffer bytes) implements PixelRows {
+        @Override
+        public int channels() {
+            return samples.channels();
+        }
+
         @Override
         public void readLinear(int y, int x, int count, float[] into) {
-            int pixel = channels * bytesEach;
+            int pixel = samples.pixelBytes();
             byte[] row = new byte[count * pixel];
             bytes.get((y * size.width() + x) * pixel, row);
-            Samples.toLinear(row, bytesEach, channels, count, into);
+            samples.toLinear(row, count, into);
         }
     }
 }

@@ -1,6 +1,5 @@
 package gavlin.core.raster;
 
-import gavlin.core.colour.Srgb;
 import gavlin.core.geometry.Size;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -12,86 +11,116 @@ import java.nio.file.StandardOpenOption;
 import java.util.stream.IntStream;
 
 /**
- * Writes a {@link WorkingPicture}: takes a decoder's rows as they come, turns them upright on the way, then makes the
- * halves. The file appears under its name only when it is whole.
+ * Writes a {@link WorkingPicture}: takes a decoder's rows as they come, then makes the halves. The file appears under its
+ * name only when it is whole.
  */
-public final class WorkingPictureBuilder implements RowSink, AutoCloseable {
-    /** Rows gathered before a turned picture is written, so that its columns are written in runs. */
-    private static final int TURNED_ROWS = 64;
-
+public final class WorkingPictureBuilder implements AutoCloseable {
     private final Path file;
     private final Path part;
     private final FileChannel channel;
     private final WorkingPicture picture;
-    private final Size stored;
-    private final Orientation orientation;
-    private final int pixelBytes;
-    private final byte[] gathered;
-    private int gatheredFrom;
-    private int gatheredRows;
-    private int transparent;
+    private final Excerpt excerpt;
+    private final Stored stored;
+    private final LevelSink full;
+    private LevelSink half;
 
     /**
-     * @param stored the size before turning upright
+     * What a decoder hands out.
+     *
+     * @param size before turning upright
      * @param channels 3 or 4
      * @param bytesEach bytes a sample, 1 or 2
+     * @param icc a profile that {@link gavlin.core.colour.RgbSpace} can use, or null for sRGB
      */
-    public WorkingPictureBuilder(Path file, Size stored, Orientation orientation, int channels, int bytesEach)
-            throws IOException {
+    public record Stored(Size size, Orientation orientation, int channels, int bytesEach, byte[] icc) {}
+
+    /** Of the whole picture; it appears as {@code file}. */
+    public WorkingPictureBuilder(Path file, Stored stored) throws IOException {
+        this(file, stored, Excerpt.whole(stored.orientation.upright(stored.size)));
+    }
+
+    /** @param excerpt of a picture that is only used while its file is open: {@link #finishUnnamed()} */
+    public WorkingPictureBuilder(Path file, Stored stored, Excerpt excerpt) throws IOException {
         this.file = file;
         this.part = Files.createTempFile(file.toAbsolutePath().getParent(), "building-", ".part");
+        this.excerpt = excerpt;
         this.stored = stored;
-        this.orientation = orientation;
-        this.pixelBytes = channels * bytesEach;
-        this.gathered = new byte[TURNED_ROWS * stored.width() * pixelBytes];
         this.channel =
                 FileChannel.open(part, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
-        Size upright = orientation.upright(stored);
-        ByteBuffer header = ByteBuffer.allocate(WorkingPicture.HEADER_BYTES)
+        Size upright = stored.orientation.upright(stored.size);
+        byte[] icc = stored.icc == null ? new byte[0] : stored.icc;
+        ByteBuffer header = ByteBuffer.allocate(WorkingPicture.HEADER_BYTES + icc.length)
                 .putInt(WorkingPicture.MAGIC)
                 .putInt(upright.width())
                 .putInt(upright.height())
-                .putInt(channels)
-                .putInt(bytesEach)
+                .putInt(stored.channels)
+                .putInt(stored.bytesEach)
+                .putInt(icc.length)
+                .put(icc)
                 .flip();
         channel.write(header, 0);
-        this.picture = WorkingPicture.map(channel, FileChannel.MapMode.READ_WRITE, upright, channels, bytesEach);
+        this.picture = WorkingPicture.map(
+                channel,
+                FileChannel.MapMode.READ_WRITE,
+                excerpt,
+                upright,
+                stored.channels,
+                stored.bytesEach,
+                stored.icc);
+        this.full = sink(0, excerpt.decoded(stored.size));
     }
 
-    @Override
-    public void row(int y, byte[] samples) {
-        countTransparent(samples);
-        if (gatheredRows == 0) {
-            gatheredFrom = y;
-        }
-        System.arraycopy(samples, 0, gathered, gatheredRows * stored.width() * pixelBytes, stored.width() * pixelBytes);
-        gatheredRows++;
-        if (gatheredRows == TURNED_ROWS || y == stored.height() - 1) {
-            writeGathered();
-        }
+    /** Takes the rows of the first level. */
+    public RowSink full() {
+        return full;
     }
 
-    /** The mapped file itself, for an opaque picture that is stored upright. */
-    @Override
-    public ByteBuffer whole() {
-        return orientation == Orientation.UPRIGHT && !picture.hasAlpha()
-                ? picture.levels().get(0).bytes()
-                : null;
+    /**
+     * Takes the rows of the first half, from a decoder that makes it better or sooner than it would be made here; may be
+     * filled beside {@link #full()}. Null when there is no such level.
+     */
+    public RowSink half() {
+        if (half == null && picture.levels().size() > 1) {
+            half = sink(1, new Size((stored.size.width() + 1) / 2, (stored.size.height() + 1) / 2));
+        }
+        return half;
+    }
+
+    private LevelSink sink(int level, Size size) {
+        return new LevelSink(picture.levels().get(level), stored.orientation, size);
     }
 
     /** Completes the file and gives it its name. */
     public WorkingPicture finish() throws IOException {
-        for (int level = 1; level < picture.levels().size(); level++) {
-            halve(picture.levels().get(level - 1), picture.levels().get(level));
-        }
+        complete();
         channel.close();
         Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         return picture;
     }
 
+    /** Completes the picture without giving its file a name: it is gone when the picture is. */
+    public WorkingPicture finishUnnamed() {
+        complete();
+        return picture;
+    }
+
+    private void complete() {
+        full.flush();
+        if (half != null) {
+            half.flush();
+        }
+        Halving halving = new Halving(picture.levels().get(0).samples());
+        for (int level = half == null ? 1 : 2; level < picture.levels().size(); level++) {
+            int scale = excerpt.shrink() << level;
+            int from = Math.max(0, (int) (excerpt.region().y() / scale) - 1);
+            int to = (int) Math.ceil(excerpt.region().bottom() / scale) + 1;
+            halve(halving, picture.levels().get(level - 1), picture.levels().get(level), from, to);
+        }
+    }
+
     /** How many pixels have alpha below full: exact. */
     public int transparentPixels() {
-        return transparent;
+        return full.transparentPixels();
     }
 
     @Override
@@ -100,77 +129,20 @@ public final class WorkingPictureBuilder implements RowSink, AutoCloseable {
         Files.deleteIfExists(part);
     }
 
-    private void countTransparent(byte[] samples) {
-        int bytesEach = picture.levels().get(0).bytesEach();
-        if (!picture.hasAlpha()) {
-            return;
-        }
-        for (int i = 3 * bytesEach; i < stored.width() * pixelBytes; i += pixelBytes) {
-            if (samples[i] != -1 || bytesEach == 2 && samples[i + 1] != -1) {
-                transparent++;
-            }
-        }
-    }
-
-    private void writeGathered() {
-        WorkingPicture.Level full = picture.levels().get(0);
-        int width = full.size().width();
-        int storedRow = stored.width() * pixelBytes;
-        if (!orientation.transposes() && !orientation.mirrorsColumns()) {
-            for (int r = 0; r < gatheredRows; r++) {
-                int y = orientation.uprightY(0, gatheredFrom + r, stored);
-                full.bytes().put(y * width * pixelBytes, gathered, r * storedRow, storedRow);
-            }
-        } else {
-            for (int x = 0; x < stored.width(); x++) {
-                for (int r = 0; r < gatheredRows; r++) {
-                    int y = gatheredFrom + r;
-                    int to = orientation.uprightY(x, y, stored) * width + orientation.uprightX(x, y, stored);
-                    full.bytes().put(to * pixelBytes, gathered, r * storedRow + x * pixelBytes, pixelBytes);
-                }
-            }
-        }
-        gatheredRows = 0;
-    }
-
-    /** Each pixel the mean of 2×2, in linear light; the last row or column of an odd size is taken twice. */
-    private static void halve(WorkingPicture.Level from, WorkingPicture.Level to) {
+    private static void halve(
+            Halving halving, WorkingPicture.Level from, WorkingPicture.Level to, int firstRow, int endRow) {
         int width = to.size().width();
-        int channels = to.channels();
-        int fromWidth = from.size().width();
-        int rowBytes = width * channels * to.bytesEach();
-        IntStream.range(0, to.size().height()).parallel().forEach(y -> {
-            float[] above = new float[2 * width * channels];
-            float[] below = new float[2 * width * channels];
-            from.readLinear(2 * y, 0, fromWidth, above);
-            from.readLinear(Math.min(2 * y + 1, from.size().height() - 1), 0, fromWidth, below);
-            if (fromWidth < 2 * width) {
-                System.arraycopy(above, (fromWidth - 1) * channels, above, fromWidth * channels, channels);
-                System.arraycopy(below, (fromWidth - 1) * channels, below, fromWidth * channels, channels);
-            }
-            float[] mean = new float[width * channels];
-            for (int x = 0; x < width; x++) {
-                for (int c = 0; c < channels; c++) {
-                    int i = 2 * x * channels + c;
-                    mean[x * channels + c] = (above[i] + above[i + channels] + below[i] + below[i + channels]) / 4;
-                }
-            }
-            Raster row = new Raster(new Size(width, 1), channels, mean);
-            to.bytes().put(y * rowBytes, to.bytesEach() == 1 ? row.toPixels().samples() : wide(row));
-        });
-    }
-
-    private static byte[] wide(Raster part) {
-        float[] in = part.samples();
-        byte[] out = new byte[in.length * 2];
-        for (int i = 0; i < in.length; i++) {
-            boolean isAlpha = part.channels() == 4 && i % 4 == 3;
-            float alpha = part.channels() == 4 ? Math.max(0, Math.min(1, in[i / 4 * 4 + 3])) : 1;
-            double value = isAlpha ? alpha : alpha == 0 ? 0 : Srgb.encode(Math.max(0, Math.min(1, in[i] / alpha)));
-            int code = (int) Math.round(value * 65_535);
-            out[2 * i] = (byte) (code >> 8);
-            out[2 * i + 1] = (byte) code;
-        }
-        return out;
+        int pixel = to.samples().pixelBytes();
+        int fromBytes = from.size().width() * pixel;
+        int last = from.size().height() - 1;
+        IntStream.range(firstRow, Math.min(endRow, to.size().height()))
+                .parallel()
+                .forEach(y -> {
+                    byte[] above = new byte[fromBytes];
+                    byte[] below = new byte[fromBytes];
+                    from.bytes().get(2 * y * fromBytes, above);
+                    from.bytes().get(Math.min(2 * y + 1, last) * fromBytes, below);
+                    to.bytes().put(y * width * pixel, halving.row(above, below, width));
+                });
     }
 }

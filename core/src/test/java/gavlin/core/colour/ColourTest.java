@@ -4,6 +4,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvFileSource;
 
 class ColourTest {
     /** IEC 61966-2-1: a few values of its curve, computed by hand from the formula. */
@@ -49,6 +51,43 @@ class ColourTest {
             for (int shift = 0; shift <= 16; shift += 8) {
                 assertEquals(rgb >> shift & 0xff, back >> shift & 0xff, 1, Integer.toHexString(rgb));
             }
+        }
+    }
+
+    /** Sharma, Wu, Dalal 2005, table 1: all 34 pairs, to its four decimals. */
+    @ParameterizedTest
+    @CsvFileSource(resources = "/tables/ciede2000-34.csv", numLinesToSkip = 1)
+    void ciede2000_publishedPairs_agree(
+            int pair, double l1, double a1, double b1, double l2, double a2, double b2, double expected) {
+        CieLab one = new CieLab(l1, a1, b1);
+        CieLab two = new CieLab(l2, a2, b2);
+        assertEquals(expected, one.difference(two), 0.00005, "pair " + pair);
+        assertEquals(expected, two.difference(one), 0.00005, "pair " + pair + " the other way round");
+    }
+
+    /** CIE 15:2004: white is 100, 0, 0; black 0, 0, 0; a grey has no colour. */
+    @Test
+    void cieLab_ofGreys_hasNoColour() {
+        assertEquals(100, CieLab.ofSrgb(0xffffff).lightness(), 1e-9);
+        assertEquals(0, CieLab.ofSrgb(0).lightness(), 1e-9);
+        CieLab grey = CieLab.ofSrgb(0x777777);
+        assertEquals(0, Math.hypot(grey.a(), grey.b()), 0.02);
+    }
+
+    /** WCAG 2.2: 21:1 is the most there is; #767676 is the lightest grey that passes on white, #777777 the first not to. */
+    @Test
+    void contrast_wcagValues_areReached() {
+        assertEquals(21, Contrast.ratio(0x000000, 0xffffff), 1e-9);
+        assertEquals(1, Contrast.ratio(0x336699, 0x336699), 1e-9);
+        assertTrue(Contrast.ratio(0x767676, 0xffffff) >= Contrast.TEXT);
+        assertTrue(Contrast.ratio(0xffffff, 0x777777) < Contrast.TEXT);
+        assertEquals(5.252, Contrast.ratio(0xff0000, 0x000000), 0.001);
+    }
+
+    @Test
+    void curve_16BitCodes_comeBackAsThemselves() {
+        for (int code = 0; code < 65_536; code += 37) {
+            assertEquals(code, Srgb.CURVE.code16(Srgb.linear16()[code]));
         }
     }
 }

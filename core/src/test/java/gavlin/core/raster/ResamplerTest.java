@@ -14,6 +14,7 @@ import java.util.concurrent.ForkJoinPool;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ResamplerTest {
     @ParameterizedTest
@@ -108,12 +109,52 @@ class ResamplerTest {
     void halves_usedForAMuchSmallerPicture_agreeWithTheWhole() {
         byte[] file = Reference.bytes("exif/Landscape_1.jpg");
         WorkingPicture picture = Reference.working(file);
-        Size out = Size.parse("300x200");
+        Size out = Size.parse("250x150");
         Framing framing = Framing.of(picture.size(), out, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1);
-        Pixels fromHalf = picture.render(framing, out).toPixels();
+        Pixels fromHalf = picture.render(framing, out);
         Pixels fromWhole = Resampler.resample(picture.full(), framing, out).toPixels();
         double psnr = Reference.psnr(fromHalf, fromWhole);
         assertTrue(psnr >= 45, "PSNR " + psnr + " dB");
+    }
+
+    /** Lanczos rings beside an edge; enlarged, the ring would be pixels wide and plain to see. */
+    @ParameterizedTest
+    @ValueSource(strings = {"64x64", "90x70", "37x120"})
+    void enlarged_edge_neverOvershoots(String size) {
+        byte[] samples = new byte[30 * 30 * 3];
+        for (int i = 0; i < samples.length; i++) {
+            samples[i] = (byte) (i / 3 % 30 < 13 ^ i / 90 > 17 ? 60 : 190);
+        }
+        Pixels result = whole(new Pixels(Size.parse("30x30"), 3, samples), Size.parse(size))
+                .toPixels();
+        for (byte sample : result.samples()) {
+            int code = sample & 0xff;
+            assertTrue(code >= 60 && code <= 190, "code " + code);
+        }
+    }
+
+    /** An edge drawn at ten times the size: the shorter the way from 10 to 90 %, the crisper; one pixel is the ideal. */
+    @Test
+    void smallPicture_edge_risesWithinAPixelAndAHalf() {
+        Size size = Size.parse("480x480");
+        byte[] samples = new byte[480 * 480 * 3];
+        for (int i = 0; i < samples.length; i++) {
+            samples[i] = (byte) (i / 3 % 480 < 243 ? 0 : 255);
+        }
+        Raster small = whole(new Pixels(size, 3, samples), Size.parse("48x48"));
+        double from = crossing(small, 0.1f);
+        double to = crossing(small, 0.9f);
+        assertTrue(to - from < 1.5, "10 to 90 % in " + (to - from) + " px");
+    }
+
+    private static double crossing(Raster raster, float level) {
+        for (int x = 0; ; x++) {
+            float here = raster.samples()[3 * x];
+            float next = raster.samples()[3 * x + 3];
+            if (here < level && next >= level) {
+                return x + (level - here) / (next - here);
+            }
+        }
     }
 
     private static Raster cover(Pixels source, Size out) {

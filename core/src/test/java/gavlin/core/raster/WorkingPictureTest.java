@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import gavlin.core.Reference;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.WorkingPictureBuilder.Stored;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -63,8 +64,8 @@ class WorkingPictureTest {
     void unfinishedPicture_leavesNothingBehind() throws IOException {
         Path file = folder.resolve("picture");
         try (WorkingPictureBuilder builder =
-                new WorkingPictureBuilder(file, Size.parse("10x10"), Orientation.UPRIGHT, 3, 1)) {
-            builder.row(0, new byte[30]);
+                new WorkingPictureBuilder(file, stored(Size.parse("10x10"), Orientation.UPRIGHT, 3, 1))) {
+            builder.full().row(0, new byte[30]);
         }
         assertFalse(Files.exists(file));
         try (var left = Files.list(folder)) {
@@ -92,8 +93,8 @@ class WorkingPictureTest {
         Pixels source = new Pixels(Size.parse("20x10"), 4, samples);
         assertEquals(16, source.transparentPixels());
         try (WorkingPictureBuilder builder =
-                new WorkingPictureBuilder(folder.resolve("p"), source.size(), Orientation.MIRRORED, 4, 1)) {
-            feed(source, builder);
+                new WorkingPictureBuilder(folder.resolve("p"), stored(source.size(), Orientation.MIRRORED, 4, 1))) {
+            feed(source, builder.full());
             builder.finish();
             assertEquals(16, builder.transparentPixels());
         }
@@ -107,8 +108,8 @@ class WorkingPictureTest {
             -1, -1
         };
         try (WorkingPictureBuilder builder =
-                new WorkingPictureBuilder(folder.resolve("p"), size, Orientation.UPRIGHT, 3, 2)) {
-            builder.row(0, row);
+                new WorkingPictureBuilder(folder.resolve("p"), stored(size, Orientation.UPRIGHT, 3, 2))) {
+            builder.full().row(0, row);
             float[] linear = new float[12];
             builder.finish().full().readLinear(0, 0, 4, linear);
             assertFalse(linear[0] == linear[3], "0x4010 and 0x4020 are two values");
@@ -118,10 +119,14 @@ class WorkingPictureTest {
 
     private WorkingPicture build(Pixels source, Orientation orientation) throws IOException {
         try (WorkingPictureBuilder builder = new WorkingPictureBuilder(
-                folder.resolve("picture"), source.size(), orientation, source.channels(), 1)) {
-            feed(source, builder);
+                folder.resolve("picture"), stored(source.size(), orientation, source.channels(), 1))) {
+            feed(source, builder.full());
             return builder.finish();
         }
+    }
+
+    private static Stored stored(Size size, Orientation orientation, int channels, int bytesEach) {
+        return new Stored(size, orientation, channels, bytesEach, null);
     }
 
     private static void feed(Pixels source, RowSink sink) {

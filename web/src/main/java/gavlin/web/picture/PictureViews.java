@@ -64,7 +64,7 @@ class PictureViews {
         int shown = Math.min(width, full.width());
         int height = (int) Math.max(1, Math.min(4L * width, Math.round((double) full.height() * shown / full.width())));
         Size size = new Size(shown, height);
-        Pixels pixels = source.render(new Framing(full.box(), size.box()), size).toPixels();
+        Pixels pixels = source.render(new Framing(full.box(), size.box()), size);
         return picture.transparent()
                 ? WebpWriter.writeLossy(pixels, QUALITY, Tags.NONE)
                 : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);

@@ -3,6 +3,7 @@ package gavlin.web.picture;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
+import gavlin.core.geometry.Framing;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.store.FileStore;
 import gavlin.web.work.Cores;
@@ -54,6 +55,26 @@ public class WorkingPictures {
     public WorkingPicture of(StoredPicture picture) {
         WorkingPicture known = open.get(picture.sha256());
         return known != null ? known : building.get(picture.sha256(), () -> openOrBuild(picture.sha256()));
+    }
+
+    /**
+     * For one rendition: the working picture where this node has it, else only as much of the original as that needs, which
+     * is not kept. The bytes of the rendition are the same.
+     */
+    public WorkingPicture forRendition(StoredPicture picture, Framing framing) {
+        String sha256 = picture.sha256();
+        if (open.containsKey(sha256) || Files.exists(fileOf(sha256))) {
+            return of(picture);
+        }
+        byte[] original = files.bytes(sha256);
+        return cores.run(() -> {
+            try {
+                Header header = PictureReader.inspect(original, settings.limits());
+                return PictureReader.decodeFor(original, header, settings.cache(), List.of(framing));
+            } catch (IOException e) {
+                throw new UncheckedIOException("the cache folder cannot be written", e);
+            }
+        });
     }
 
     /** Decodes a file that has passed its header, keeping the outcome. */

@@ -1,0 +1,26 @@
+package gavlin.core.colour;
+
+/** Relative luminance and contrast ratio, as WCAG 2.2 defines them. Colours are 0xRRGGBB, coded sRGB. */
+public final class Contrast {
+    /** Least ratio for text (WCAG 2.2, §1.4.3). */
+    public static final double TEXT = 4.5;
+
+    /** Least ratio for large text (§1.4.3) and for graphics (§1.4.11). */
+    public static final double LARGE_TEXT = 3;
+
+    private Contrast() {}
+
+    /** 0 black to 1 white: the linear channels by the weights of the sRGB primaries. */
+    public static double luminance(int rgb) {
+        return 0.2126 * Srgb.decode((rgb >> 16 & 0xff) / 255.0)
+                + 0.7152 * Srgb.decode((rgb >> 8 & 0xff) / 255.0)
+                + 0.0722 * Srgb.decode((rgb & 0xff) / 255.0);
+    }
+
+    /** 1 for equal luminance to 21 for black on white, whichever comes first. */
+    public static double ratio(int rgb, int other) {
+        double a = luminance(rgb);
+        double b = luminance(other);
+        return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+    }
+}
