@@ -51,9 +51,9 @@ public record Brief(
                 .toList();
     }
 
-    /** The limit in bytes; {@link Long#MAX_VALUE} when there is none. */
-    public long maxBytes() {
-        return weight == null ? Long.MAX_VALUE : weight.maxBytes();
+    /** The limit of a file of this density in bytes; {@link Long#MAX_VALUE} when there is none. */
+    public long maxBytes(int density) {
+        return weight == null ? Long.MAX_VALUE : weight.maxBytes(density);
     }
 
     /** What is asked, in a few characters: {@code 1920×480}, {@code 4:1}. */

@@ -18,6 +18,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.StreamSupport;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
@@ -128,13 +130,21 @@ public final class SlotSheetReader {
                         .map(PictureType::ofWord)
                         .toList(),
                 constant(Brief.Transparency.class, node, "transparency", Brief.Transparency.ALLOWED),
-                weight.isObject()
-                        ? new WeightLimit(
-                                weight.path("limit").asDouble(),
-                                WeightLimit.Unit.valueOf(weight.path("unit").asString()))
-                        : null,
+                weight.isObject() ? weight(weight) : null,
                 constant(Rule.class, node, "rule", Rule.COVER),
                 constant(Brief.Shape.class, node, "shape", Brief.Shape.RECTANGLE));
+    }
+
+    private static WeightLimit weight(JsonNode node) {
+        Map<Integer, Double> atDensity = new TreeMap<>();
+        node.path("atDensity")
+                .properties()
+                .forEach(e ->
+                        atDensity.put(Integer.valueOf(e.getKey()), e.getValue().asDouble()));
+        return new WeightLimit(
+                node.path("limit").asDouble(),
+                WeightLimit.Unit.valueOf(node.path("unit").asString()),
+                atDensity);
     }
 
     private static Showing showing(JsonNode node) {

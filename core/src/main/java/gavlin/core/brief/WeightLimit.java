@@ -1,10 +1,14 @@
 package gavlin.core.brief;
 
+import java.util.Map;
+
 /**
  * How heavy a file may be, in the unit in which it was stated. SI and IEC 80000-13: a kB is 1000 bytes, a KiB 1024; "at
  * most" includes the limit itself.
+ *
+ * @param atDensity other limits for files of more than the slot's own pixels, by density, in the same unit
  */
-public record WeightLimit(double limit, Unit unit) {
+public record WeightLimit(double limit, Unit unit, Map<Integer, Double> atDensity) {
     public enum Unit {
         kB(1_000),
         KiB(1_024),
@@ -22,8 +26,8 @@ public record WeightLimit(double limit, Unit unit) {
         }
     }
 
-    public long maxBytes() {
-        return (long) Math.floor(limit * unit.bytes);
+    public long maxBytes(int density) {
+        return (long) Math.floor(atDensity.getOrDefault(density, limit) * unit.bytes);
     }
 
     /** A weight in the limit's own unit. */

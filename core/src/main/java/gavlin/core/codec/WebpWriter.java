@@ -33,24 +33,32 @@ public final class WebpWriter {
 
     private WebpWriter() {}
 
-    /** @param quality 0..100, fractions allowed */
-    public static byte[] writeLossy(Pixels pixels, double quality, Tags tags) {
+    /**
+     * @param quality 0..100, fractions allowed
+     * @param alphaQuality 0..100: 100 keeps alpha exactly, less reduces its levels
+     */
+    public static byte[] writeLossy(Pixels pixels, double quality, int alphaQuality, Tags tags) {
         Require.range("quality", quality, 0, 100, "");
+        Require.range("alphaQuality", alphaQuality, 0, 100, "");
         WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
         param.setCompressionType("Lossy");
         param.setCompressionQuality((float) (quality / 100));
         param.setMethod(METHOD);
-        param.setAlphaQuality(100);
+        param.setAlphaQuality(alphaQuality);
         return write(pixels, param, tags);
     }
 
-    /** Every pixel exactly as it is. */
-    public static byte[] writeLossless(Pixels pixels, Tags tags) {
+    /**
+     * @param nearness 0..100: 100 keeps every pixel exactly, less lets values change a little where that saves most
+     */
+    public static byte[] writeLossless(Pixels pixels, int nearness, Tags tags) {
+        Require.range("nearness", nearness, 0, 100, "");
         WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
         param.setCompressionType("Lossless");
         param.setCompressionQuality(0.75f);
         param.setMethod(METHOD);
-        param.setExact(true);
+        param.setNearLossless(nearness);
+        param.setExact(nearness == 100);
         return write(pixels, param, tags);
     }
 

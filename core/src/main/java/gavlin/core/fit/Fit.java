@@ -8,6 +8,7 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.weight.Encoding;
 
 /**
  * The decision that puts a picture into a slot. Small, and all that is kept: everything else is computed from it.
@@ -16,15 +17,26 @@ import gavlin.core.geometry.Size;
  * @param rule cover or contain
  * @param backing 0xRRGGBB to lay transparent pixels and margins on, or null to leave them transparent
  * @param type the file type that the person wants, or null to let the weight search choose
+ * @param encoding one file out of what the search tried, or null to let the search choose; its type counts then
  */
-public record Fit(FocalPoint focal, double zoom, Rule rule, Integer backing, PictureType type) {
+public record Fit(FocalPoint focal, double zoom, Rule rule, Integer backing, PictureType type, Encoding encoding) {
     public Fit {
         Require.range("zoom", zoom, 1, Framing.MAX_ZOOM, "");
     }
 
     /** What Gavlin chooses when the person has said nothing yet. */
     public static Fit chosenFor(Slot slot) {
-        return new Fit(FocalPoint.CENTRE, 1, slot.brief().rule(), null, null);
+        return new Fit(FocalPoint.CENTRE, 1, slot.brief().rule(), null, null, null);
+    }
+
+    /** The same, with its window elsewhere. */
+    public Fit at(FocalPoint other, double otherZoom) {
+        return new Fit(other, otherZoom, rule, backing, type, encoding);
+    }
+
+    /** The only type that the file may have, or null. */
+    public PictureType wantedType() {
+        return encoding == null ? type : encoding.type();
     }
 
     /** Where the picture lands in a rendition of {@code out} pixels. */

@@ -211,7 +211,7 @@ public final class Gauges {
                     format("The file weighs %.1f kB; there is no limit.", value)));
             return;
         }
-        boolean keeps = measured.bytes <= limit.maxBytes();
+        boolean keeps = measured.bytes <= limit.maxBytes(1);
         String says = format("The file weighs %.1f of at most %s.", value, limit.label());
         Gauge gauge = Gauge.of(
                         "weight",

@@ -30,8 +30,9 @@ public record Rendition(
         }
         Pixels pixels = picture.render(plan.framing(), plan.size());
         Pixels finished = plan.backing() == null ? pixels.withoutIdleAlpha() : pixels.over(plan.backing());
+        WeightSearch.Request request = new WeightSearch.Request(finished, plan.types(), plan.maxBytes(), tags);
         WeightSearch.Outcome outcome =
-                WeightSearch.search(new WeightSearch.Request(finished, plan.types(), plan.maxBytes(), tags));
+                plan.encoding() == null ? WeightSearch.search(request) : WeightSearch.only(request, plan.encoding());
         return new Rendition(
                 outcome.chosen().type(),
                 plan.size(),

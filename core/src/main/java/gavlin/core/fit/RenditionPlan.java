@@ -5,6 +5,7 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.weight.Encoding;
 import java.util.List;
 
 /**
@@ -14,8 +15,10 @@ import java.util.List;
  * @param types that it may have; empty when nothing allowed can hold it
  * @param maxBytes {@link Long#MAX_VALUE} for no limit
  * @param backing what transparent pixels are laid on, or null
+ * @param encoding that the person chose out of what the search tried, or null
  */
-public record RenditionPlan(Size size, Framing framing, List<PictureType> types, long maxBytes, Integer backing) {
+public record RenditionPlan(
+        Size size, Framing framing, List<PictureType> types, long maxBytes, Integer backing, Encoding encoding) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
     public static final int CORE_VERSION = 2;
 
@@ -29,10 +32,13 @@ public record RenditionPlan(Size size, Framing framing, List<PictureType> types,
         Framing framing = fit.frame(slot, picture.size(), size);
         boolean seeThrough = fit.backing() == null && (picture.transparent() || framing.filled(size) < 1);
         List<PictureType> types = brief.usableTypes().stream()
-                .filter(t -> fit.type() == null || t == fit.type())
+                .filter(t -> fit.wantedType() == null || t == fit.wantedType())
                 .filter(t -> !seeThrough || t.canHoldAlpha())
                 .toList();
-        return new RenditionPlan(size, framing, types, brief.maxBytes(), fit.backing());
+        boolean possible =
+                fit.encoding() != null && types.contains(fit.encoding().type());
+        return new RenditionPlan(
+                size, framing, types, brief.maxBytes(density), fit.backing(), possible ? fit.encoding() : null);
     }
 
     /** All of it in one line, for the rendition's key. */
@@ -40,6 +46,6 @@ public record RenditionPlan(Size size, Framing framing, List<PictureType> types,
         return CORE_VERSION + "|" + size + "|" + framing.window().x() + ","
                 + framing.window().y() + ","
                 + framing.window().width() + "," + framing.window().height() + "|" + framing.placed() + "|" + types
-                + "|" + maxBytes + "|" + backing;
+                + "|" + maxBytes + "|" + backing + "|" + (encoding == null ? "" : encoding.code());
     }
 }

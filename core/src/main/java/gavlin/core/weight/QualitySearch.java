@@ -2,18 +2,21 @@ package gavlin.core.weight;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.DoubleFunction;
 import java.util.function.ToDoubleFunction;
 
 /**
- * Finds a fineness by few encodes, two at a time. Fineness runs from 0 to 1 on a scale on which the logarithm of a file's
- * size is nearly a straight line (see {@link Fineness}), so the next ones are read off the line through the two encodes on
- * either side of the limit (false position, as in R. Brent 1973, ch. 4, kept inside its bracket): one aimed just under the
- * limit, one a little beyond, so that the bracket closes from both sides.
+ * Finds the greatest x of 0..1 whose value stays within a limit, by few and costly evaluations, two at a time. The value
+ * rises with x and is nearly a straight line: of a file, the logarithm of its size over {@link Fineness}. The next places
+ * are read off the line through the two on either side of the limit (false position, as in R. Brent 1973, ch. 4, kept
+ * inside its bracket): one aimed just within the limit, one a little beyond, so that the bracket closes from both sides.
+ *
+ * @param <F> what an evaluation makes
  */
-final class QualitySearch {
-    /** No type is encoded more often than this in one search. */
+final class QualitySearch<F> {
+    /** No search evaluates more often than this. */
     static final int MAX_ENCODES = 8;
     /** Steps smaller than this make files that hardly differ. */
     private static final double LEAST_STEP = 0.002;
@@ -21,101 +24,105 @@ final class QualitySearch {
     /** How far the second of a pair aims beyond the wish, in shares of the bracket: sizes bend upwards, seldom down. */
     private static final double OVERSHOOT = 0.12;
 
-    private final double[] first;
+    private final DoubleFunction<F> maker;
+    private final ToDoubleFunction<F> value;
+    private final double limit;
     private final double enough;
-    private final DoubleFunction<byte[]> encoder;
-    private final List<Encode> encodes = new ArrayList<>();
+    private final List<Try<F>> tries = new ArrayList<>();
 
-    record Encode(double fineness, byte[] file) {}
+    record Try<F>(double x, double value, F made) {}
 
-    /** @param encodes in the order in which they were asked for; {@code chosen} is one of them */
-    record Answer(Encode chosen, List<Encode> encodes) {}
+    /** @param tries in the order in which they were asked for; {@code chosen} is one of them */
+    record Answer<F>(Try<F> chosen, List<Try<F>> tries) {}
 
     /**
-     * @param first two finenesses between which most files under a limit lie
-     * @param enough the share of a limit that is near enough to it
-     * @param encoder called from several threads
+     * @param maker called from several threads
+     * @param value rises with x
+     * @param limit that the value must not exceed
+     * @param enough below the limit, but near enough to end the search
      */
-    QualitySearch(double[] first, double enough, DoubleFunction<byte[]> encoder) {
-        this.first = first;
+    QualitySearch(DoubleFunction<F> maker, ToDoubleFunction<F> value, double limit, double enough) {
+        this.maker = maker;
+        this.value = value;
+        this.limit = limit;
         this.enough = enough;
-        this.encoder = encoder;
     }
 
-    /** The heaviest file of at most {@code maxBytes}; the lightest of all when even that is over. */
-    Answer heaviestWithin(long maxBytes) {
-        Encode below = null;
-        Encode above = null;
-        double[] tries = first;
-        while (tries.length > 0) {
-            for (Encode encode : encode(tries)) {
-                if (encode.file.length <= maxBytes) {
-                    below = below == null || encode.fineness > below.fineness ? encode : below;
+    /**
+     * @param first two places between which the answer probably lies
+     * @return the greatest within the limit; the least of all when even that is beyond
+     */
+    Answer<F> run(double... first) {
+        Try<F> below = null;
+        Try<F> above = null;
+        double[] next = first;
+        while (next.length > 0) {
+            for (Try<F> made : make(next)) {
+                if (made.value <= limit) {
+                    below = below == null || made.x > below.x ? made : below;
                 } else {
-                    above = above == null || encode.fineness < above.fineness ? encode : above;
+                    above = above == null || made.x < above.x ? made : above;
                 }
             }
-            tries = next(below, above, maxBytes);
+            next = next(below, above);
         }
-        return new Answer(below != null ? below : above, encodes);
+        return new Answer<>(below != null ? below : above, tries);
     }
 
-    /** The lightest file whose likeness is at least {@code wanted}, by halving; the heaviest when none reaches it. */
-    Answer lightestReaching(double wanted, ToDoubleFunction<byte[]> likeness) {
-        double low = 0;
-        double high = 1;
-        Encode best = null;
-        for (double fineness = first[1]; encodes.size() < MAX_ENCODES - 2 && high - low > 0.01; ) {
-            Encode encode = encode(fineness).get(0);
-            if (likeness.applyAsDouble(encode.file) >= wanted) {
-                best = encode;
-                high = fineness;
-            } else {
-                low = fineness;
-            }
-            fineness = (low + high) / 2;
-        }
-        return new Answer(best != null ? best : encode(1).get(0), encodes);
-    }
-
-    private List<Encode> encode(double... finenesses) {
+    private List<Try<F>> make(double... places) {
         WeightSearch.stopIfAsked();
-        List<Encode> made = Arrays.stream(finenesses)
+        List<Try<F>> made = Arrays.stream(places)
                 .parallel()
-                .mapToObj(fineness -> new Encode(fineness, encoder.apply(fineness)))
+                .mapToObj(x -> {
+                    F file = maker.apply(x);
+                    return new Try<>(x, value.applyAsDouble(file), file);
+                })
                 .toList();
-        encodes.addAll(made);
+        tries.addAll(made);
         return made;
     }
 
     /** The next to try; none when the answer is near enough or can't come nearer. */
-    private double[] next(Encode below, Encode above, long maxBytes) {
-        if (below == null) {
-            return above.fineness <= 0 || encodes.size() > MAX_ENCODES - 2
-                    ? new double[0]
-                    : new double[] {0, above.fineness / 2};
+    private double[] next(Try<F> below, Try<F> above) {
+        boolean full = tries.size() > MAX_ENCODES - 2;
+        if (full || below == null && above.x <= 0) {
+            return new double[0];
         }
-        boolean near = below.file.length >= enough * maxBytes;
-        if (near || below.fineness >= 1 || encodes.size() > MAX_ENCODES - 2) {
+        double wish = (limit + enough) / 2;
+        if (below == null) {
+            double low = Math.max(0, beyond(above, wish, above.x / 2));
+            return low < LEAST_STEP ? new double[] {0} : new double[] {Math.max(0, low - (above.x - low) / 2), low};
+        }
+        if (below.value >= enough || below.x >= 1) {
             return new double[0];
         }
         if (above == null) {
-            return new double[] {(below.fineness + 1) / 2, 1};
+            double high = Math.min(1, beyond(below, wish, (below.x + 1) / 2));
+            return 1 - high < LEAST_STEP
+                    ? new double[] {1}
+                    : new double[] {high, Math.min(1, high + (high - below.x) / 2)};
         }
-        double width = above.fineness - below.fineness;
-        if (width < LEAST_STEP) {
+        if (above.x - below.x < LEAST_STEP) {
             return new double[0];
         }
-        double wish = Math.log(maxBytes * (1 + enough) / 2);
-        double overshoot = OVERSHOOT * Math.log(above.file.length / (double) below.file.length);
         double low = interpolate(below, above, wish);
-        double high = interpolate(below, above, wish + overshoot);
+        double high = interpolate(below, above, wish + OVERSHOOT * (above.value - below.value));
         return high - low < LEAST_STEP / 2 ? new double[] {low} : new double[] {low, high};
     }
 
-    private static double interpolate(Encode below, Encode above, double logSize) {
-        double logBelow = Math.log(below.file.length);
-        double share = (logSize - logBelow) / (Math.log(above.file.length) - logBelow);
-        return below.fineness + (above.fineness - below.fineness) * Math.max(0.03, Math.min(0.97, share));
+    /** Where the line through the outermost try and the one next to it reaches the wish; as given when it does not. */
+    private double beyond(Try<F> last, double wish, double otherwise) {
+        return tries.stream()
+                .filter(t -> t.x != last.x)
+                .min(Comparator.comparingDouble(t -> Math.abs(t.x - last.x)))
+                .map(t -> (t.value - last.value) / (t.x - last.x))
+                .filter(slope -> slope > 0)
+                .map(slope -> last.x + (wish - last.value) / slope)
+                .orElse(otherwise);
+    }
+
+    private double interpolate(Try<F> below, Try<F> above, double wish) {
+        double share = (wish - below.value) / (above.value - below.value);
+        return below.x + (above.x - below.x) * Math.max(0.03, Math.min(0.97, share));
     }
 }

@@ -22,15 +22,39 @@ public final class Ssim {
 
     /** @throws IllegalArgumentException when the sizes differ */
     public static double between(Pixels a, Pixels b) {
-        if (!a.size().equals(b.size())) {
-            throw new IllegalArgumentException("sizes differ: " + a.size() + " and " + b.size());
+        return original(a).likeness(b);
+    }
+
+    /** What others are compared with, prepared once. */
+    public static Original original(Pixels pixels) {
+        return new Original(pixels);
+    }
+
+    /** A picture with its brightness at hand: on black and on white when it has alpha. */
+    public static final class Original {
+        private final Pixels pixels;
+        private final float[][] onBlack;
+        private final float[][] onWhite;
+
+        private Original(Pixels pixels) {
+            this.pixels = pixels;
+            this.onBlack = luma(pixels.over(0));
+            this.onWhite = pixels.channels() == 4 ? luma(pixels.over(0xffffff)) : null;
         }
-        if (a.channels() == 3 && b.channels() == 3) {
-            return between(luma(a), luma(b), a.size());
+
+        /** @throws IllegalArgumentException when the sizes differ */
+        public double likeness(Pixels other) {
+            Size size = pixels.size();
+            if (!size.equals(other.size())) {
+                throw new IllegalArgumentException("sizes differ: " + size + " and " + other.size());
+            }
+            if (onWhite == null && other.channels() == 3) {
+                return between(onBlack, luma(other), size);
+            }
+            double black = between(onBlack, luma(other.over(0)), size);
+            float[][] white = onWhite == null ? onBlack : onWhite;
+            return Math.min(black, between(white, luma(other.over(0xffffff)), size));
         }
-        double onBlack = between(luma(a.over(0)), luma(b.over(0)), a.size());
-        double onWhite = between(luma(a.over(0xffffff)), luma(b.over(0xffffff)), a.size());
-        return Math.min(onBlack, onWhite);
     }
 
     /** @param a brightness 0..255, a row an array */

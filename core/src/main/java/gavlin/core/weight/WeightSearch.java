@@ -1,24 +1,24 @@
 package gavlin.core.weight;
 
 import gavlin.core.codec.IcoWriter;
-import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureType;
-import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
-import gavlin.core.codec.WebpWriter;
+import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.CancellationException;
-import java.util.function.DoubleUnaryOperator;
+import java.util.function.DoubleFunction;
+import java.util.stream.Stream;
 
 /**
  * Finds the best-looking file within a weight limit, over the types that a brief allows and the settings of each. Looks
- * are measured as {@link Ssim}; the limit is never exceeded. Types are searched side by side, and the answer is the same
- * whatever the number of threads.
+ * are measured as {@link Ssim}; the limit is never exceeded. Without a limit it looks for the lightest file without visible
+ * damage. Types are searched side by side, and the answer is the same whatever the number of threads.
  */
 public final class WeightSearch {
     /** Two files this near in SSIM look the same; then the lighter one is better. */
@@ -27,10 +27,18 @@ public final class WeightSearch {
     private static final double JPEG_ENOUGH = 0.985;
 
     private static final double WEBP_ENOUGH = 0.97;
-    /** What a file without a limit is aimed at: no visible damage, no waste. */
+    /** What a file without a limit is aimed at: no visible damage, and no waste beyond the second. */
     static final double UNLIMITED_SSIM = 0.985;
-    /** Tried in this order when a lossless PNG is too heavy. */
+
+    private static final double UNLIMITED_ENOUGH = 0.9875;
+    /** Tried in this order when a lossless PNG is too heavy, each with and without dithering. */
     private static final int[] PALETTE_SIZES = {256, 128, 64, 32, 16};
+    /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
+    private static final int NEARLY = 60;
+    /** When lossless alpha takes more than this share of the limit, it is reduced as well. */
+    private static final double ALPHA_SHARE = 0.25;
+
+    private static final int REDUCED_ALPHA = 80;
 
     private WeightSearch() {}
 
@@ -51,160 +59,195 @@ public final class WeightSearch {
      */
     public record Outcome(Candidate chosen, byte[] file, List<Candidate> tried) {}
 
-    /** A type's best file and all that it took to find it. */
-    private record Found(Candidate candidate, byte[] file, List<Candidate> tried) {}
+    /** A file and what made it; not measured yet. */
+    private record Made(Encoding encoding, byte[] file) {}
+
+    private record Measured(Encoding encoding, Candidate candidate, byte[] file) {}
 
     /** @throws CancellationException when the calling thread is interrupted between two encodes */
     public static Outcome search(Request request) {
-        List<Found> found = request.types.parallelStream()
-                .map(type -> searchType(request, type))
+        Ssim.Original original = Ssim.original(request.pixels);
+        List<Measured> all = request.types.parallelStream()
+                .flatMap(type -> searchType(request, original, type).parallelStream())
+                .map(made -> measured(original, made))
                 .toList();
-        Found best = found.stream()
-                .reduce((a, b) -> better(b, a, request.maxBytes) ? b : a)
-                .orElseThrow(() -> new IllegalArgumentException("at least one type must be allowed"));
-        List<Candidate> tried = new ArrayList<>();
-        found.forEach(f -> tried.addAll(f.tried));
-        return new Outcome(best.candidate, best.file, List.copyOf(tried));
+        return outcome(request, all);
     }
 
-    private static boolean better(Found a, Found b, long maxBytes) {
-        boolean aKeeps = a.file.length <= maxBytes;
-        boolean bKeeps = b.file.length <= maxBytes;
+    /** One encoding that a person chose, whatever it weighs. */
+    public static Outcome only(Request request, Encoding encoding) {
+        Made made = make(request, encoding);
+        return outcome(request, List.of(measured(Ssim.original(request.pixels), made)));
+    }
+
+    private static Outcome outcome(Request request, List<Measured> all) {
+        Measured best = contenders(request, all)
+                .reduce((a, b) -> better(b, a, request) ? b : a)
+                .orElseThrow(() -> new IllegalArgumentException("at least one type must be allowed"));
+        List<Candidate> tried = all.stream().map(Measured::candidate).toList();
+        return new Outcome(best.candidate, best.file, tried);
+    }
+
+    /** Of a type's lossy files under a limit only the heaviest that keeps it counts: the limit is there to be used. */
+    private static Stream<Measured> contenders(Request request, List<Measured> all) {
+        if (!request.limited()) {
+            return all.stream();
+        }
+        Stream<Measured> exact = all.stream().filter(made -> made.encoding.way() != Encoding.Way.LOSSY);
+        Stream<Measured> lossy = request.types.stream().flatMap(type -> {
+            List<Measured> ofType = all.stream()
+                    .filter(made -> made.encoding.way() == Encoding.Way.LOSSY && made.encoding.type() == type)
+                    .sorted(Comparator.comparingInt(made -> made.file.length))
+                    .toList();
+            long keeping = ofType.stream()
+                    .filter(made -> made.file.length <= request.maxBytes)
+                    .count();
+            return ofType.stream().skip(Math.max(0, keeping - 1)).limit(1);
+        });
+        return Stream.concat(exact, lossy);
+    }
+
+    private static boolean better(Measured a, Measured b, Request request) {
+        boolean aKeeps = a.file.length <= request.maxBytes;
+        boolean bKeeps = b.file.length <= request.maxBytes;
         if (aKeeps != bKeeps) {
             return aKeeps;
         }
-        double difference = a.candidate.ssim() - b.candidate.ssim();
-        if (!aKeeps || Math.abs(difference) <= SAME_LOOK) {
-            return a.file.length < b.file.length;
+        double ssimA = a.candidate.ssim();
+        double ssimB = b.candidate.ssim();
+        if (!request.limited()) {
+            // What is good enough is good enough: then weight decides.
+            ssimA = Math.min(ssimA, UNLIMITED_SSIM);
+            ssimB = Math.min(ssimB, UNLIMITED_SSIM);
         }
-        return difference > 0;
+        boolean sameLook = request.limited() ? Math.abs(ssimA - ssimB) <= SAME_LOOK : ssimA == ssimB;
+        return !aKeeps || sameLook ? a.file.length < b.file.length : ssimA > ssimB;
     }
 
-    private static Found searchType(Request request, PictureType type) {
+    private static List<Made> searchType(Request request, Ssim.Original original, PictureType type) {
         return switch (type) {
-            case JPEG -> jpeg(request);
-            case WEBP -> webp(request);
-            case PNG -> png(request);
-            case ICO -> ico(request);
-            case GIF -> throw new IllegalArgumentException(type.label() + " is not written");
+            case JPEG -> jpeg(request, original);
+            case WEBP -> webp(request, original);
+            case PNG, ICO -> png(request, type);
+            default -> throw new IllegalArgumentException(type.label() + " is not written");
         };
     }
 
-    private static Found jpeg(Request request) {
+    private static List<Made> jpeg(Request request, Ssim.Original original) {
         Chroma chroma = ChromaDetail.of(request.pixels);
         return byQuality(
                 request,
-                PictureType.JPEG,
-                ", " + chroma.label(),
-                new QualitySearch(
-                        Fineness.JPEG_FIRST,
-                        JPEG_ENOUGH,
-                        x -> JpegWriter.write(request.pixels, Fineness.jpegQuality(x), chroma, request.tags)),
-                Fineness::jpegQuality);
+                original,
+                Fineness.JPEG_FIRST,
+                JPEG_ENOUGH,
+                x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma));
     }
 
-    private static Found webp(Request request) {
-        List<Candidate> tried = new ArrayList<>();
-        if (Palette.exact(request.pixels) != null || request.pixels.channels() == 4) {
-            byte[] exact = WebpWriter.writeLossless(request.pixels, request.tags);
-            Candidate lossless = new Candidate(PictureType.WEBP, "lossless", exact.length, 1.0);
-            tried.add(lossless);
-            if (exact.length <= request.maxBytes) {
-                return new Found(lossless, exact, tried);
+    /** Artwork, with transparency or few colours, may be lightest without loss; everything else is searched by quality. */
+    private static List<Made> webp(Request request, Ssim.Original original) {
+        List<Made> tried = new ArrayList<>();
+        boolean artwork = request.pixels.channels() == 4 || Palette.exact(request.pixels) != null;
+        if (artwork) {
+            Made exact = make(request, Encoding.lossless(PictureType.WEBP));
+            tried.add(exact);
+            if (request.limited() && exact.file.length <= request.maxBytes) {
+                return tried;
             }
+            tried.add(make(request, Encoding.webpNearly(NEARLY)));
         }
-        Found lossy = byQuality(
+        int alphaQuality = alphaIsHeavy(request) ? REDUCED_ALPHA : 100;
+        tried.addAll(byQuality(
                 request,
-                PictureType.WEBP,
-                "",
-                new QualitySearch(
-                        Fineness.WEBP_FIRST,
-                        WEBP_ENOUGH,
-                        x -> WebpWriter.writeLossy(request.pixels, Fineness.webpQuality(x), request.tags)),
-                Fineness::webpQuality);
-        tried.addAll(lossy.tried);
-        return new Found(lossy.candidate, lossy.file, tried);
+                original,
+                Fineness.WEBP_FIRST,
+                WEBP_ENOUGH,
+                x -> Encoding.webp(Fineness.webpQuality(x), alphaQuality)));
+        return tried;
     }
 
-    private static Found byQuality(
-            Request request, PictureType type, String more, QualitySearch search, DoubleUnaryOperator quality) {
-        QualitySearch.Answer answer = request.limited()
-                ? search.heaviestWithin(request.maxBytes)
-                : search.lightestReaching(UNLIMITED_SSIM, file -> ssim(request.pixels, file));
-        List<Candidate> tried = new ArrayList<>();
-        Candidate chosen = null;
-        for (QualitySearch.Encode encode : answer.encodes()) {
-            boolean isChosen = encode == answer.chosen();
-            Candidate candidate = new Candidate(
-                    type,
-                    String.format(Locale.ROOT, "quality %.1f%s", quality.applyAsDouble(encode.fineness()), more),
-                    encode.file().length,
-                    isChosen ? ssim(request.pixels, encode.file()) : null);
-            tried.add(candidate);
-            chosen = isChosen ? candidate : chosen;
+    private static boolean alphaIsHeavy(Request request) {
+        if (!request.limited() || request.pixels.channels() == 3) {
+            return false;
         }
-        return new Found(chosen, answer.chosen().file(), tried);
+        int withAlpha = Encoding.webp(0, 100).write(request.pixels, Tags.NONE).length;
+        int without = Encoding.webp(0, 100).write(request.pixels.over(0), Tags.NONE).length;
+        return withAlpha - without > ALPHA_SHARE * request.maxBytes;
+    }
+
+    private static List<Made> byQuality(
+            Request request, Ssim.Original original, double[] usual, double enough, DoubleFunction<Encoding> encoding) {
+        if (!request.limited()) {
+            return byLikeness(request, original, usual, encoding);
+        }
+        double limit = Math.log(request.maxBytes);
+        Sample sample = Sample.of(request.pixels);
+        double[] first = usual;
+        if (sample != null) {
+            Pixels dot = new Pixels(new Size(1, 1), request.pixels.channels(), new byte[request.pixels.channels()]);
+            int overhead = encoding.apply(usual[0]).write(dot, request.tags).length;
+            first = sample.around(
+                    usual,
+                    limit + Math.log((1 + enough) / 2),
+                    overhead,
+                    x -> encoding.apply(x).write(sample.strips(), request.tags).length);
+        }
+        QualitySearch<Made> search = new QualitySearch<>(
+                x -> make(request, encoding.apply(x)),
+                made -> Math.log(made.file.length),
+                limit,
+                limit + Math.log(enough));
+        return search.run(first).tries().stream().map(QualitySearch.Try::made).toList();
+    }
+
+    /** The coarsest whose damage is not seen: the same search, turned round. */
+    private static List<Made> byLikeness(
+            Request request, Ssim.Original original, double[] usual, DoubleFunction<Encoding> encoding) {
+        QualitySearch<Made> search = new QualitySearch<>(
+                coarseness -> make(request, encoding.apply(1 - coarseness)),
+                made -> Math.log(1.0000001 - original.likeness(PictureReader.pixels(made.file))),
+                Math.log(1 - UNLIMITED_SSIM),
+                Math.log(1 - UNLIMITED_ENOUGH));
+        return search.run(1 - usual[1], 1 - usual[0]).tries().stream()
+                .map(QualitySearch.Try::made)
+                .toList();
     }
 
     /** Exact first; then ever smaller palettes, with and without dithering, until one keeps the limit. */
-    private static Found png(Request request) {
-        List<Candidate> tried = new ArrayList<>();
-        Palette exact = Palette.exact(request.pixels);
-        byte[] lossless = exact == null
-                ? PngWriter.write(request.pixels, request.tags)
-                : PngWriter.write(request.pixels, request.tags, exact.colours(), exact.indices());
-        Candidate whole = new Candidate(PictureType.PNG, "lossless", lossless.length, 1.0);
-        tried.add(whole);
-        if (lossless.length <= request.maxBytes) {
-            return new Found(whole, lossless, tried);
-        }
-        Found best = new Found(whole, lossless, tried);
-        for (int size : PALETTE_SIZES) {
-            for (boolean dithered : new boolean[] {true, false}) {
-                stopIfAsked();
-                Palette palette = Palette.reduced(request.pixels, size, dithered);
-                byte[] file = PngWriter.write(request.pixels, request.tags, palette.colours(), palette.indices());
-                Candidate candidate = new Candidate(
-                        PictureType.PNG,
-                        size + " colours" + (dithered ? ", dithered" : ""),
-                        file.length,
-                        Ssim.between(withAlpha(request.pixels), palette.toPixels(request.pixels)));
-                tried.add(candidate);
-                Found next = new Found(candidate, file, tried);
-                best = better(next, best, request.maxBytes) ? next : best;
-            }
-            if (best.file.length <= request.maxBytes || tried.size() >= QualitySearch.MAX_ENCODES) {
+    private static List<Made> png(Request request, PictureType type) {
+        Request plain = type == PictureType.ICO
+                ? new Request(request.pixels, request.types, request.maxBytes - IcoWriter.HEAD_BYTES, Tags.NONE)
+                : request;
+        List<Made> tried = new ArrayList<>();
+        tried.add(make(plain, Encoding.lossless(type)));
+        for (int i = 0; i < PALETTE_SIZES.length && lightest(tried) > request.maxBytes; i++) {
+            if (tried.size() + 2 > QualitySearch.MAX_ENCODES) {
                 break;
             }
+            int colours = PALETTE_SIZES[i];
+            tried.addAll(Stream.of(true, false)
+                    .parallel()
+                    .map(dithered -> make(plain, Encoding.palette(type, colours, dithered)))
+                    .toList());
         }
-        return best;
+        return tried;
     }
 
-    /** An icon is a PNG with a short head. */
-    private static Found ico(Request request) {
-        Found png = png(new Request(request.pixels, request.types, request.maxBytes - IcoWriter.HEAD_BYTES, Tags.NONE));
-        byte[] file = IcoWriter.wrap(png.file, request.pixels.size());
-        Candidate candidate =
-                new Candidate(PictureType.ICO, png.candidate.settings(), file.length, png.candidate.ssim());
-        return new Found(candidate, file, List.of(candidate));
+    private static int lightest(List<Made> made) {
+        return made.stream().mapToInt(m -> m.file.length).min().orElseThrow();
     }
 
-    private static Pixels withAlpha(Pixels pixels) {
-        if (pixels.channels() == 4) {
-            return pixels;
-        }
-        byte[] in = pixels.samples();
-        byte[] out = new byte[in.length / 3 * 4];
-        for (int i = 0, o = 0; i < in.length; i += 3, o += 4) {
-            System.arraycopy(in, i, out, o, 3);
-            out[o + 3] = -1;
-        }
-        return new Pixels(pixels.size(), 4, out);
+    private static Made make(Request request, Encoding encoding) {
+        stopIfAsked();
+        return new Made(encoding, encoding.write(request.pixels, request.tags));
     }
 
-    private static double ssim(Pixels before, byte[] file) {
-        Pixels after = PictureReader.pixels(file);
-        return before.channels() == 4 ? Ssim.between(before, withAlpha(after)) : Ssim.between(before, after);
+    private static Measured measured(Ssim.Original original, Made made) {
+        boolean exact = made.encoding.way() == Encoding.Way.LOSSLESS;
+        byte[] readable = made.encoding.type() == PictureType.ICO
+                ? Arrays.copyOfRange(made.file, IcoWriter.HEAD_BYTES, made.file.length)
+                : made.file;
+        double ssim = exact ? 1 : original.likeness(PictureReader.pixels(readable));
+        return new Measured(made.encoding, Candidate.of(made.encoding, made.file.length, ssim), made.file);
     }
 
     static void stopIfAsked() {

@@ -11,6 +11,7 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -24,7 +25,7 @@ class SlotSheetReaderTest {
         assertEquals("Breakwater", sheet.themeName());
         Slot masthead = sheet.slot("masthead").orElseThrow();
         assertEquals(Size.parse("1920x480"), masthead.brief().size());
-        assertEquals(300_000, masthead.brief().maxBytes());
+        assertEquals(300_000, masthead.brief().maxBytes(1));
         assertEquals(Brief.Transparency.FORBIDDEN, masthead.brief().transparency());
         assertTrue(masthead.sectionsMayOverride());
         Showing home = masthead.showings().get(0);
@@ -76,8 +77,11 @@ class SlotSheetReaderTest {
     /** SI and IEC 80000-13: kB and KiB are kept apart. */
     @Test
     void weightUnits_kBAndKiB_differ() {
-        assertEquals(250_000, new WeightLimit(250, WeightLimit.Unit.kB).maxBytes());
-        assertEquals(256_000, new WeightLimit(250, WeightLimit.Unit.KiB).maxBytes());
+        assertEquals(250_000, new WeightLimit(250, WeightLimit.Unit.kB, Map.of()).maxBytes(1));
+        assertEquals(256_000, new WeightLimit(250, WeightLimit.Unit.KiB, Map.of()).maxBytes(1));
+        WeightLimit twice = new WeightLimit(250, WeightLimit.Unit.kB, Map.of(2, 700.0));
+        assertEquals(250_000, twice.maxBytes(1));
+        assertEquals(700_000, twice.maxBytes(2));
     }
 
     @Test

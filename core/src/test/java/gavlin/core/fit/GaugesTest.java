@@ -66,7 +66,7 @@ class GaugesTest {
         assertEquals(Verdict.FAILS, gauge.verdict());
         assertEquals("backing-white", gauge.remedies().get(0).id());
         assertTrue(RenditionPlan.of(slot, undecided, mark, 1).types().isEmpty(), "JPEG cannot hold it");
-        Fit onWhite = new Fit(FocalPoint.CENTRE, 1, Rule.COVER, 0xffffff, null);
+        Fit onWhite = new Fit(FocalPoint.CENTRE, 1, Rule.COVER, 0xffffff, null, null);
         assertEquals(
                 Verdict.FITS, gauge("transparency", slot, onWhite, mark, null).verdict());
         assertEquals(
@@ -142,7 +142,7 @@ class GaugesTest {
                 List.of(1),
                 List.of(type),
                 transparency,
-                new WeightLimit(100, WeightLimit.Unit.kB),
+                new WeightLimit(100, WeightLimit.Unit.kB, java.util.Map.of()),
                 rule,
                 Brief.Shape.RECTANGLE);
         return new Slot("masthead", "Masthead", Slot.Kind.BANNER, brief, null, false, List.of(), List.of());

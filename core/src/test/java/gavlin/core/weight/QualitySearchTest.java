@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.weight.QualitySearch.Answer;
-import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,11 +17,10 @@ class QualitySearchTest {
     @ParameterizedTest
     @ValueSource(doubles = {1.5, 2, 3, 4, 5})
     void straightCurve_limitInside_isHitWithFourEncodes(double steepness) {
-        DoubleFunction<byte[]> encoder = sizes(x -> 20_000 * Math.exp(steepness * x));
         int limit = (int) (20_000 * Math.exp(steepness * 0.48));
-        Answer answer = search(encoder).heaviestWithin(limit);
+        Answer<Integer> answer = search(x -> 20_000 * Math.exp(steepness * x), limit);
         assertUsed(answer, limit);
-        assertEquals(4, answer.encodes().size());
+        assertEquals(4, answer.tries().size());
     }
 
     @ParameterizedTest
@@ -31,57 +29,55 @@ class QualitySearchTest {
         // Bends upwards at the fine end, as real encoders do.
         DoubleUnaryOperator bent = x -> 15_000 * Math.exp(2.2 * x + 1.4 * Math.pow(x, 6));
         int limit = (int) bent.applyAsDouble(where);
-        assertUsed(search(sizes(bent)).heaviestWithin(limit), limit);
+        int bytes = search(bent, limit).chosen().made();
+        assertTrue(bytes <= limit && bytes >= 0.97 * limit, bytes + " of " + limit);
+    }
+
+    @Test
+    void firstPairAroundTheAnswer_needsNoOther() {
+        DoubleUnaryOperator sizes = x -> 20_000 * Math.exp(3 * x);
+        int limit = (int) sizes.applyAsDouble(0.502);
+        Answer<Integer> answer = search(sizes, limit, 0.5, 0.52);
+        assertUsed(answer, limit);
+        assertEquals(2, answer.tries().size());
     }
 
     @Test
     void wideLimit_takesTheFinestAndNoMore() {
-        Answer answer = search(sizes(x -> 1000 + 1000 * x)).heaviestWithin(1_000_000);
-        assertEquals(1, answer.chosen().fineness());
-        assertEquals(4, answer.encodes().size());
+        Answer<Integer> answer = search(x -> 1000 + 1000 * x, 1_000_000);
+        assertEquals(1, answer.chosen().x());
+        assertEquals(3, answer.tries().size());
     }
 
     @Test
     void tightLimit_givesTheCoarsest() {
-        Answer answer = search(sizes(x -> 10_000 + 1000 * x)).heaviestWithin(500);
-        assertEquals(0, answer.chosen().fineness());
-        assertTrue(answer.encodes().size() <= QualitySearch.MAX_ENCODES);
+        Answer<Integer> answer = search(x -> 10_000 + 1000 * x, 500);
+        assertEquals(0, answer.chosen().x());
+        assertTrue(answer.tries().size() <= QualitySearch.MAX_ENCODES);
     }
 
     @Test
     void stairs_thatJumpOverTheLimit_endWithTheLastStepBelow() {
-        Answer answer = search(sizes(x -> x < 0.5 ? 10_000 : 50_000)).heaviestWithin(30_000);
-        assertEquals(10_000, answer.chosen().file().length);
-        assertTrue(answer.encodes().size() <= QualitySearch.MAX_ENCODES);
+        Answer<Integer> answer = search(x -> x < 0.5 ? 10_000 : 50_000, 30_000);
+        assertEquals(10_000, answer.chosen().made());
+        assertTrue(answer.tries().size() <= QualitySearch.MAX_ENCODES);
     }
 
-    @Test
-    void likeness_wanted_isReachedByTheLightest() {
-        // The file's length stands for its likeness: 10 000 bytes are 0.985.
-        Answer answer = search(sizes(x -> 20_000 * x)).lightestReaching(0.985, file -> file.length * 0.985 / 10_000);
-        assertTrue(answer.chosen().file().length >= 10_000);
-        assertTrue(answer.chosen().file().length < 11_500, answer.chosen().file().length + " bytes");
-    }
-
-    @Test
-    void likeness_neverReached_givesTheFinest() {
-        Answer answer = search(sizes(x -> 100)).lightestReaching(0.985, file -> 0.5);
-        assertEquals(1, answer.chosen().fineness());
-        assertTrue(answer.encodes().size() <= QualitySearch.MAX_ENCODES);
-    }
-
-    private static void assertUsed(Answer answer, int limit) {
-        int bytes = answer.chosen().file().length;
+    private static void assertUsed(Answer<Integer> answer, int limit) {
+        int bytes = answer.chosen().made();
         assertTrue(bytes <= limit && bytes >= ENOUGH * limit, bytes + " of " + limit);
-        assertTrue(answer.encodes().size() <= QualitySearch.MAX_ENCODES);
-        assertTrue(answer.encodes().contains(answer.chosen()));
+        assertTrue(answer.tries().size() <= QualitySearch.MAX_ENCODES);
+        assertTrue(answer.tries().contains(answer.chosen()));
     }
 
-    private static QualitySearch search(DoubleFunction<byte[]> encoder) {
-        return new QualitySearch(FIRST, ENOUGH, encoder);
+    private static Answer<Integer> search(DoubleUnaryOperator sizes, int limit) {
+        return search(sizes, limit, FIRST);
     }
 
-    private static DoubleFunction<byte[]> sizes(DoubleUnaryOperator bytes) {
-        return x -> new byte[(int) bytes.applyAsDouble(x)];
+    private static Answer<Integer> search(DoubleUnaryOperator sizes, int limit, double... first) {
+        double log = Math.log(limit);
+        return new QualitySearch<Integer>(
+                        x -> (int) sizes.applyAsDouble(x), bytes -> Math.log(bytes), log, log + Math.log(ENOUGH))
+                .run(first);
     }
 }

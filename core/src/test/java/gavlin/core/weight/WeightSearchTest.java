@@ -59,7 +59,7 @@ class WeightSearchTest {
         assertEquals(2, tried.size());
         assertTrue(tried.values().stream().allMatch(n -> n <= QualitySearch.MAX_ENCODES), tried.toString());
         double best = outcome.tried().stream()
-                .filter(c -> c.ssim() != null)
+                .filter(c -> c.bytes() <= 20_000)
                 .mapToDouble(Candidate::ssim)
                 .max()
                 .orElseThrow();

@@ -201,7 +201,7 @@ class BenchController {
     }
 
     private static FitRequest request(String picture) {
-        return new FitRequest(picture, null, null, null, null, null, null);
+        return FitRequest.of(picture);
     }
 
     private static Neighbour neighbour(Optional<Entry> entry) {

@@ -151,7 +151,7 @@ class DemoData implements SmartInitializingSingleton {
     private void place(OpenSite site, String slot, String picture, double x, double y, double zoom, boolean accepted) {
         boolean contain = site.slot(slot).brief().rule() == gavlin.core.geometry.Rule.CONTAIN;
         FitRequest request =
-                new FitRequest(picture, new FitRequest.Point(x, y), contain ? 1 : zoom, null, null, null, null);
+                new FitRequest(picture, new FitRequest.Point(x, y), contain ? 1 : zoom, null, null, null, null, null);
         fits.measured(fits.save(site, site.slot(slot), OpenSite.WHOLE_SITE, request));
         if (accepted) {
             fits.accept(site, site.slot(slot), OpenSite.WHOLE_SITE);

@@ -68,7 +68,7 @@ class FitApi {
                     brief.densities(),
                     brief.types().stream().map(PictureType::word).toList(),
                     brief.transparency().name().toLowerCase(Locale.ROOT),
-                    brief.weight() == null ? null : brief.maxBytes(),
+                    brief.weight() == null ? null : brief.maxBytes(1),
                     brief.rule().word(),
                     brief.shape().name().toLowerCase(Locale.ROOT));
         }

@@ -4,6 +4,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Rule;
+import gavlin.core.weight.Encoding;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -47,6 +48,9 @@ class FitRevision {
     @JdbcTypeCode(SqlTypes.VARCHAR)
     private PictureType type;
 
+    /** See {@link Encoding#code()}. */
+    private String encoding;
+
     private String madeBy;
     private Instant madeAt;
 
@@ -63,12 +67,19 @@ class FitRevision {
         this.rule = fit.rule();
         this.backing = fit.backing();
         this.type = fit.type();
+        this.encoding = fit.encoding() == null ? null : fit.encoding().code();
         this.madeBy = madeBy;
         this.madeAt = Instant.now();
     }
 
     Fit fit() {
-        return new Fit(new FocalPoint(focalX, focalY), zoom, rule, backing, type);
+        return new Fit(
+                new FocalPoint(focalX, focalY),
+                zoom,
+                rule,
+                backing,
+                type,
+                encoding == null ? null : Encoding.parse(encoding));
     }
 
     long headId() {

@@ -30,16 +30,17 @@ class FitRequestTest {
 
     @Test
     void nothingSaid_isChosenByGavlin() {
-        Fit fit = new FitRequest("p", null, null, null, null, null, null).toFit(SLOT, picture("6000x4000"));
+        Fit fit = FitRequest.of("p").toFit(SLOT, picture("6000x4000"));
         assertEquals(Fit.chosenFor(SLOT), fit);
         assertNull(fit.type());
     }
 
     @Test
     void everythingSaid_isTakenAsItIs() {
-        Fit fit = new FitRequest("p", new Point(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp")
+        Fit fit = new FitRequest("p", new Point(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp", "webp-q80-a90")
                 .toFit(SLOT, picture("6000x4000"));
         assertEquals(0.2, fit.focal().x());
+        assertEquals("webp-q80-a90", fit.encoding().code());
         assertEquals(1.5, fit.zoom());
         assertEquals(Rule.COVER, fit.rule());
         assertEquals(0x17313a, fit.backing());
@@ -84,7 +85,7 @@ class FitRequestTest {
     }
 
     private static Box window(Slot slot, StoredPicture picture, WindowPlace place) {
-        Fit fit = new FitRequest("p", null, null, place, null, null, null).toFit(slot, picture);
+        Fit fit = new FitRequest("p", null, null, place, null, null, null, null).toFit(slot, picture);
         return fit.frame(slot, picture.size(), slot.brief().size()).window();
     }
 

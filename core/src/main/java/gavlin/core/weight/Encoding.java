@@ -1,0 +1,160 @@
+package gavlin.core.weight;
+
+import gavlin.core.BadInput;
+import gavlin.core.codec.IcoWriter;
+import gavlin.core.codec.JpegWriter;
+import gavlin.core.codec.JpegWriter.Chroma;
+import gavlin.core.codec.PictureType;
+import gavlin.core.codec.PngWriter;
+import gavlin.core.codec.Tags;
+import gavlin.core.codec.WebpWriter;
+import gavlin.core.raster.Pixels;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A type of file with all its settings: the same encoding of the same pixels gives the same bytes.
+ *
+ * @param quality of a lossy file, 0..100; of a nearly lossless WebP its nearness
+ * @param alphaQuality of a lossy WebP with transparency, 0..100
+ * @param chroma of a JPEG, else null
+ * @param colours of a palette, 2..256; 0 for all colours as they are
+ */
+public record Encoding(
+        PictureType type, Way way, double quality, int alphaQuality, Chroma chroma, int colours, boolean dithered) {
+    /** What happens to the pixels. */
+    public enum Way {
+        /** They change, as the quality allows. */
+        LOSSY,
+        /** They change a little where that saves most. */
+        NEARLY_LOSSLESS,
+        /** They stay exactly as they are. */
+        LOSSLESS,
+        /** They take colours out of a list. */
+        PALETTE
+    }
+
+    private static final Pattern CODE =
+            Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|444)"
+                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?"
+                    + "|webp-near(?<near>\\d{1,3})"
+                    + "|(?<exact>webp|png|ico)-lossless"
+                    + "|(?<palette>png|ico)-(?<colours>\\d{1,3})(?<dithered>-dithered)?");
+
+    public static Encoding jpeg(double quality, Chroma chroma) {
+        return new Encoding(PictureType.JPEG, Way.LOSSY, rounded(quality), 100, chroma, 0, false);
+    }
+
+    public static Encoding webp(double quality, int alphaQuality) {
+        return new Encoding(PictureType.WEBP, Way.LOSSY, rounded(quality), alphaQuality, null, 0, false);
+    }
+
+    public static Encoding webpNearly(int nearness) {
+        return new Encoding(PictureType.WEBP, Way.NEARLY_LOSSLESS, nearness, 100, null, 0, false);
+    }
+
+    /** @param type WebP, PNG or ICO */
+    public static Encoding lossless(PictureType type) {
+        return new Encoding(type, Way.LOSSLESS, 100, 100, null, 0, false);
+    }
+
+    /** @param type PNG or ICO */
+    public static Encoding palette(PictureType type, int colours, boolean dithered) {
+        return new Encoding(type, Way.PALETTE, 100, 100, null, colours, dithered);
+    }
+
+    /** To hundredths, so that an encoding can be written down and made again. */
+    private static double rounded(double quality) {
+        return Math.rint(quality * 100) / 100;
+    }
+
+    /**
+     * Reads {@link #code()}.
+     *
+     * @throws BadInput when it is not one
+     */
+    public static Encoding parse(String code) {
+        Matcher parts = CODE.matcher(code);
+        if (!parts.matches()) {
+            throw new BadInput("encoding", "expected an encoding such as jpeg-q71.5-420, received " + code);
+        }
+        if (parts.group("jpegQuality") != null) {
+            double quality = inRange(code, Double.parseDouble(parts.group("jpegQuality")), 1, 100);
+            return jpeg(quality, parts.group("chroma").equals("420") ? Chroma.HALVED : Chroma.FULL);
+        }
+        if (parts.group("webpQuality") != null) {
+            double quality = inRange(code, Double.parseDouble(parts.group("webpQuality")), 0, 100);
+            String alpha = parts.group("alpha");
+            return webp(quality, alpha == null ? 100 : (int) inRange(code, Integer.parseInt(alpha), 0, 100));
+        }
+        if (parts.group("near") != null) {
+            return webpNearly((int) inRange(code, Integer.parseInt(parts.group("near")), 0, 100));
+        }
+        if (parts.group("exact") != null) {
+            return lossless(PictureType.ofWord(parts.group("exact")));
+        }
+        int colours = (int) inRange(code, Integer.parseInt(parts.group("colours")), 2, 256);
+        return palette(PictureType.ofWord(parts.group("palette")), colours, parts.group("dithered") != null);
+    }
+
+    private static double inRange(String code, double value, double least, double most) {
+        if (value < least || value > most) {
+            throw new BadInput("encoding", "the number in " + code + " must be " + least + ".." + most);
+        }
+        return value;
+    }
+
+    /** Short and unmistakable, for programs: {@code jpeg-q71.5-420}, {@code webp-q80-a90}, {@code png-128-dithered}. */
+    public String code() {
+        return type.word()
+                + switch (way) {
+                    case LOSSY ->
+                        "-q" + number()
+                                + (chroma != null ? "-" + chroma.label().replace(":", "") : "")
+                                + (alphaQuality < 100 ? "-a" + alphaQuality : "");
+                    case NEARLY_LOSSLESS -> "-near" + number();
+                    case LOSSLESS -> "-lossless";
+                    case PALETTE -> "-" + colours + (dithered ? "-dithered" : "");
+                };
+    }
+
+    /** For people, without the type: {@code quality 71.5, 4:2:0}. */
+    public String says() {
+        return switch (way) {
+            case LOSSY ->
+                "quality " + String.format(Locale.ROOT, "%.1f", quality)
+                        + (chroma != null ? ", " + chroma.label() : "")
+                        + (alphaQuality < 100 ? ", alpha " + alphaQuality : "");
+            case NEARLY_LOSSLESS -> "nearly lossless, " + number();
+            case LOSSLESS -> "lossless";
+            case PALETTE -> colours + " colours" + (dithered ? ", dithered" : "");
+        };
+    }
+
+    private String number() {
+        return quality == Math.rint(quality) ? Integer.toString((int) quality) : Double.toString(quality);
+    }
+
+    /**
+     * @throws BadInput when the picture has transparency that the type cannot hold, or is too large for it
+     */
+    public byte[] write(Pixels pixels, Tags tags) {
+        return switch (type) {
+            case JPEG -> JpegWriter.write(pixels, Math.max(1, quality), chroma, tags);
+            case WEBP ->
+                way == Way.LOSSY
+                        ? WebpWriter.writeLossy(pixels, quality, alphaQuality, tags)
+                        : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
+            case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
+            default -> png(pixels, tags);
+        };
+    }
+
+    private byte[] png(Pixels pixels, Tags tags) {
+        Palette palette = way == Way.PALETTE ? Palette.reduced(pixels, colours, dithered) : Palette.exact(pixels);
+        return palette == null
+                ? PngWriter.write(pixels, tags)
+                : PngWriter.write(pixels, tags, palette.colours(), palette.indices());
+    }
+}
