@@ -6,11 +6,10 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.zip.CRC32;
-import java.util.zip.Deflater;
 
 /**
  * Writes PNG (W3C, third edition): whole colours, or a palette with alpha; the sRGB chunk; title and rights as XMP in
- * iTXt. Filters are chosen per row, and the better of filtered and unfiltered data is kept, deflated with full effort.
+ * iTXt.
  */
 public final class PngWriter {
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'};
@@ -24,7 +23,7 @@ public final class PngWriter {
         int colourType = grey ? 0 : pixels.channels() == 3 ? 2 : 6;
         byte[] samples = grey ? everyThird(pixels.samples()) : pixels.samples();
         int pixelBytes = samples.length / (int) pixels.size().pixels();
-        return assemble(pixels, tags, 8, colourType, null, deflated(samples, width * pixelBytes, pixelBytes));
+        return assemble(pixels, tags, 8, colourType, null, PngPacker.packed(samples, width * pixelBytes, pixelBytes));
     }
 
     /**
@@ -42,7 +41,7 @@ public final class PngWriter {
             int bit = i % width * depth;
             packed[i / width * rowBytes + bit / 8] |= (byte) ((indices[i] & 0xff) << 8 - depth - bit % 8);
         }
-        return assemble(pixels, tags, depth, 3, palette, deflated(packed, rowBytes, 1));
+        return assemble(pixels, tags, depth, 3, palette, PngPacker.packedIndices(packed, rowBytes));
     }
 
     private static byte[] assemble(Pixels pixels, Tags tags, int depth, int colourType, int[] palette, byte[] data) {
@@ -91,48 +90,6 @@ public final class PngWriter {
         out.writeBytes(ByteBuffer.allocate(4).putInt(data.length).array());
         out.writeBytes(named);
         out.writeBytes(ByteBuffer.allocate(4).putInt((int) crc.getValue()).array());
-    }
-
-    private static byte[] deflated(byte[] samples, int rowBytes, int pixelBytes) {
-        int rows = samples.length / rowBytes;
-        byte[] plain = new byte[rows * (rowBytes + 1)];
-        byte[] filtered = new byte[plain.length];
-        byte[] above = new byte[rowBytes];
-        byte[][] tries = new byte[PngFilters.KINDS][rowBytes + 1];
-        for (int y = 0; y < rows; y++) {
-            byte[] row = Arrays.copyOfRange(samples, y * rowBytes, (y + 1) * rowBytes);
-            int best = 0;
-            long least = Long.MAX_VALUE;
-            for (int kind = 0; kind < PngFilters.KINDS; kind++) {
-                long sum = PngFilters.apply(kind, row, above, pixelBytes, tries[kind]);
-                if (sum < least) {
-                    least = sum;
-                    best = kind;
-                }
-            }
-            System.arraycopy(tries[0], 0, plain, y * (rowBytes + 1), rowBytes + 1);
-            System.arraycopy(tries[best], 0, filtered, y * (rowBytes + 1), rowBytes + 1);
-            above = row;
-        }
-        byte[] a = deflate(filtered);
-        byte[] b = deflate(plain);
-        return a.length < b.length ? a : b;
-    }
-
-    private static byte[] deflate(byte[] data) {
-        Deflater deflater = new Deflater(9);
-        try {
-            deflater.setInput(data);
-            deflater.finish();
-            ByteArrayOutputStream out = new ByteArrayOutputStream(data.length / 3 + 64);
-            byte[] buffer = new byte[65_536];
-            while (!deflater.finished()) {
-                out.write(buffer, 0, deflater.deflate(buffer));
-            }
-            return out.toByteArray();
-        } finally {
-            deflater.end();
-        }
     }
 
     private static boolean isGrey(byte[] rgb) {

@@ -33,11 +33,17 @@ public final class WebpWriter {
 
     private WebpWriter() {}
 
+    /** With alpha as it is, and libwebp's default of noise shaping. */
+    public static byte[] writeLossy(Pixels pixels, double quality, Tags tags) {
+        return writeLossy(pixels, quality, 100, 50, tags);
+    }
+
     /**
      * @param quality 0..100, fractions allowed
      * @param alphaQuality 0..100: 100 keeps alpha exactly, less reduces its levels
+     * @param shaping 0..100: how far bits are moved from busy to even places; libwebp's default is 50
      */
-    public static byte[] writeLossy(Pixels pixels, double quality, int alphaQuality, Tags tags) {
+    public static byte[] writeLossy(Pixels pixels, double quality, int alphaQuality, int shaping, Tags tags) {
         Require.range("quality", quality, 0, 100, "");
         Require.range("alphaQuality", alphaQuality, 0, 100, "");
         WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
@@ -45,6 +51,7 @@ public final class WebpWriter {
         param.setCompressionQuality((float) (quality / 100));
         param.setMethod(METHOD);
         param.setAlphaQuality(alphaQuality);
+        param.setSnsStrength(shaping);
         return write(pixels, param, tags);
     }
 

@@ -18,11 +18,22 @@ import java.util.regex.Pattern;
  *
  * @param quality of a lossy file, 0..100; of a nearly lossless WebP its nearness
  * @param alphaQuality of a lossy WebP with transparency, 0..100
+ * @param shaping of a lossy WebP: how far bits are moved from busy to even places, 0..100
  * @param chroma of a JPEG, else null
  * @param colours of a palette, 2..256; 0 for all colours as they are
  */
 public record Encoding(
-        PictureType type, Way way, double quality, int alphaQuality, Chroma chroma, int colours, boolean dithered) {
+        PictureType type,
+        Way way,
+        double quality,
+        int alphaQuality,
+        int shaping,
+        Chroma chroma,
+        int colours,
+        boolean dithered) {
+    /** libwebp's default. */
+    private static final int USUAL_SHAPING = 50;
+
     /** What happens to the pixels. */
     public enum Way {
         /** They change, as the quality allows. */
@@ -37,31 +48,36 @@ public record Encoding(
 
     private static final Pattern CODE =
             Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|444)"
-                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?"
+                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?"
                     + "|webp-near(?<near>\\d{1,3})"
                     + "|(?<exact>webp|png|ico)-lossless"
                     + "|(?<palette>png|ico)-(?<colours>\\d{1,3})(?<dithered>-dithered)?");
 
     public static Encoding jpeg(double quality, Chroma chroma) {
-        return new Encoding(PictureType.JPEG, Way.LOSSY, rounded(quality), 100, chroma, 0, false);
+        return new Encoding(PictureType.JPEG, Way.LOSSY, rounded(quality), 100, USUAL_SHAPING, chroma, 0, false);
     }
 
     public static Encoding webp(double quality, int alphaQuality) {
-        return new Encoding(PictureType.WEBP, Way.LOSSY, rounded(quality), alphaQuality, null, 0, false);
+        return new Encoding(PictureType.WEBP, Way.LOSSY, rounded(quality), alphaQuality, USUAL_SHAPING, null, 0, false);
     }
 
     public static Encoding webpNearly(int nearness) {
-        return new Encoding(PictureType.WEBP, Way.NEARLY_LOSSLESS, nearness, 100, null, 0, false);
+        return new Encoding(PictureType.WEBP, Way.NEARLY_LOSSLESS, nearness, 100, USUAL_SHAPING, null, 0, false);
+    }
+
+    /** The same lossy WebP with other noise shaping. */
+    Encoding shaped(int other) {
+        return new Encoding(type, way, quality, alphaQuality, other, chroma, colours, dithered);
     }
 
     /** @param type WebP, PNG or ICO */
     public static Encoding lossless(PictureType type) {
-        return new Encoding(type, Way.LOSSLESS, 100, 100, null, 0, false);
+        return new Encoding(type, Way.LOSSLESS, 100, 100, USUAL_SHAPING, null, 0, false);
     }
 
     /** @param type PNG or ICO */
     public static Encoding palette(PictureType type, int colours, boolean dithered) {
-        return new Encoding(type, Way.PALETTE, 100, 100, null, colours, dithered);
+        return new Encoding(type, Way.PALETTE, 100, 100, USUAL_SHAPING, null, colours, dithered);
     }
 
     /** To hundredths, so that an encoding can be written down and made again. */
@@ -86,7 +102,9 @@ public record Encoding(
         if (parts.group("webpQuality") != null) {
             double quality = inRange(code, Double.parseDouble(parts.group("webpQuality")), 0, 100);
             String alpha = parts.group("alpha");
-            return webp(quality, alpha == null ? 100 : (int) inRange(code, Integer.parseInt(alpha), 0, 100));
+            String shaping = parts.group("shaping");
+            return webp(quality, alpha == null ? 100 : (int) inRange(code, Integer.parseInt(alpha), 0, 100))
+                    .shaped(shaping == null ? USUAL_SHAPING : (int) inRange(code, Integer.parseInt(shaping), 0, 100));
         }
         if (parts.group("near") != null) {
             return webpNearly((int) inRange(code, Integer.parseInt(parts.group("near")), 0, 100));
@@ -112,7 +130,8 @@ public record Encoding(
                     case LOSSY ->
                         "-q" + number()
                                 + (chroma != null ? "-" + chroma.label().replace(":", "") : "")
-                                + (alphaQuality < 100 ? "-a" + alphaQuality : "");
+                                + (alphaQuality < 100 ? "-a" + alphaQuality : "")
+                                + (shaping != USUAL_SHAPING ? "-s" + shaping : "");
                     case NEARLY_LOSSLESS -> "-near" + number();
                     case LOSSLESS -> "-lossless";
                     case PALETTE -> "-" + colours + (dithered ? "-dithered" : "");
@@ -125,7 +144,8 @@ public record Encoding(
             case LOSSY ->
                 "quality " + String.format(Locale.ROOT, "%.1f", quality)
                         + (chroma != null ? ", " + chroma.label() : "")
-                        + (alphaQuality < 100 ? ", alpha " + alphaQuality : "");
+                        + (alphaQuality < 100 ? ", alpha " + alphaQuality : "")
+                        + (shaping != USUAL_SHAPING ? ", shaping " + shaping : "");
             case NEARLY_LOSSLESS -> "nearly lossless, " + number();
             case LOSSLESS -> "lossless";
             case PALETTE -> colours + " colours" + (dithered ? ", dithered" : "");
@@ -144,7 +164,7 @@ public record Encoding(
             case JPEG -> JpegWriter.write(pixels, Math.max(1, quality), chroma, tags);
             case WEBP ->
                 way == Way.LOSSY
-                        ? WebpWriter.writeLossy(pixels, quality, alphaQuality, tags)
+                        ? WebpWriter.writeLossy(pixels, quality, alphaQuality, shaping, tags)
                         : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
             case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
             default -> png(pixels, tags);

@@ -5,13 +5,14 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.DoubleFunction;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /**
  * Finds the greatest x of 0..1 whose value stays within a limit, by few and costly evaluations, two at a time. The value
  * rises with x and is nearly a straight line: of a file, the logarithm of its size over {@link Fineness}. The next places
  * are read off the line through the two on either side of the limit (false position, as in R. Brent 1973, ch. 4, kept
- * inside its bracket): one aimed just within the limit, one a little beyond, so that the bracket closes from both sides.
+ * inside its bracket): aimed at the middle of what is near enough and a little beside it.
  *
  * @param <F> what an evaluation makes
  */
@@ -20,9 +21,6 @@ final class QualitySearch<F> {
     static final int MAX_ENCODES = 8;
     /** Steps smaller than this make files that hardly differ. */
     private static final double LEAST_STEP = 0.002;
-
-    /** How far the second of a pair aims beyond the wish, in shares of the bracket: sizes bend upwards, seldom down. */
-    private static final double OVERSHOOT = 0.12;
 
     private final DoubleFunction<F> maker;
     private final ToDoubleFunction<F> value;
@@ -57,7 +55,11 @@ final class QualitySearch<F> {
         Try<F> above = null;
         double[] next = first;
         while (next.length > 0) {
-            for (Try<F> made : make(next)) {
+            List<Try<F>> pair = make(next);
+            if (pair.stream().allMatch(isKnown(below, above))) {
+                break; // a step of the encoder lies between them
+            }
+            for (Try<F> made : pair) {
                 if (made.value <= limit) {
                     below = below == null || made.x > below.x ? made : below;
                 } else {
@@ -67,6 +69,10 @@ final class QualitySearch<F> {
             next = next(below, above);
         }
         return new Answer<>(below != null ? below : above, tries);
+    }
+
+    private static <F> Predicate<Try<F>> isKnown(Try<F> below, Try<F> above) {
+        return made -> below != null && made.value == below.value || above != null && made.value == above.value;
     }
 
     private List<Try<F>> make(double... places) {
@@ -88,7 +94,8 @@ final class QualitySearch<F> {
         if (full || below == null && above.x <= 0) {
             return new double[0];
         }
-        double wish = (limit + enough) / 2;
+        double width = limit - enough;
+        double wish = limit - width / 2;
         if (below == null) {
             double low = Math.max(0, beyond(above, wish, above.x / 2));
             return low < LEAST_STEP ? new double[] {0} : new double[] {Math.max(0, low - (above.x - low) / 2), low};
@@ -105,8 +112,11 @@ final class QualitySearch<F> {
         if (above.x - below.x < LEAST_STEP) {
             return new double[0];
         }
-        double low = interpolate(below, above, wish);
-        double high = interpolate(below, above, wish + OVERSHOOT * (above.value - below.value));
+        // Sizes bend upwards more often than down: what is aimed a little low lands where it should. Not so close below
+        // it.
+        boolean close = below.value > limit - 2.5 * width;
+        double low = interpolate(below, above, close ? wish : limit - 1.5 * width);
+        double high = interpolate(below, above, close ? limit + width / 2 : wish);
         return high - low < LEAST_STEP / 2 ? new double[] {low} : new double[] {low, high};
     }
 

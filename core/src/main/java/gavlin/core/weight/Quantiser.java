@@ -10,14 +10,12 @@ import java.util.List;
 import java.util.PriorityQueue;
 
 /**
- * Chooses the colours of a palette. Colours are gathered in cells of 5 bits a channel, split where their weighted variance
- * is greatest (X. Wu 1991, "Efficient statistical computations for optimal color quantization", the variance criterion),
+ * Chooses the colours of a palette. Colours are gathered in cells, split where their weighted variance is greatest (X. Wu 1991, "Efficient statistical computations for optimal color quantization", the variance criterion),
  * then refined by weighted k-means. Both work in the places of {@link NearestColour}.
  */
 final class Quantiser {
-    private static final int BITS = 5;
-    private static final int CELLS = 1 << 4 * BITS;
-    private static final int REFINEMENTS = 6;
+    private static final int MOST_ENTRIES = 40_000;
+    private static final int REFINEMENTS = 8;
 
     /** One occupied cell: its mean place and how many pixels it stands for. */
     private record Entry(float[] place, int count) {}
@@ -31,35 +29,69 @@ final class Quantiser {
         return Arrays.stream(centres).mapToInt(Quantiser::colour).distinct().toArray();
     }
 
-    private static int cell(int argb) {
-        int shift = 8 - BITS;
-        return (argb >>> 24) >> shift << 3 * BITS
-                | (argb >> 16 & 0xff) >> shift << 2 * BITS
-                | (argb >> 8 & 0xff) >> shift << BITS
-                | (argb & 0xff) >> shift;
+    /** Colours as they are while there are few enough; then cells of seven bits a channel, of six, and so on. */
+    private static List<Entry> entries(int[] argb) {
+        for (int bits = 8; ; bits--) {
+            List<Entry> entries = entries(argb, bits);
+            if (entries != null) {
+                return entries;
+            }
+        }
     }
 
-    private static List<Entry> entries(int[] argb) {
-        int[] counts = new int[CELLS];
-        long[] sums = new long[CELLS * DIMENSIONS];
+    /** Null when there are more than {@value #MOST_ENTRIES}. */
+    private static List<Entry> entries(int[] argb, int bits) {
+        int mask = (0xff << 8 - bits & 0xff) * 0x01010101;
+        CellTable cells = new CellTable();
         for (int colour : argb) {
-            int cell = cell(colour);
-            counts[cell]++;
-            for (int c = 0; c < 4; c++) {
-                sums[cell * DIMENSIONS + c] += colour >>> 8 * c & 0xff;
+            if (!cells.add(colour & mask, colour)) {
+                return null;
             }
         }
         List<Entry> entries = new ArrayList<>();
-        for (int cell = 0; cell < CELLS; cell++) {
-            if (counts[cell] > 0) {
-                int mean = 0;
-                for (int c = 0; c < 4; c++) {
-                    mean |= (int) Math.round(sums[cell * DIMENSIONS + c] / (double) counts[cell]) << 8 * c;
-                }
-                entries.add(new Entry(NearestColour.place(mean), counts[cell]));
+        for (int slot = 0; slot < CellTable.SLOTS; slot++) {
+            if (cells.counts[slot] > 0) {
+                entries.add(new Entry(NearestColour.place(cells.mean(slot)), cells.counts[slot]));
             }
         }
         return entries;
+    }
+
+    /** Counts and sums for each cell, by open addressing. */
+    private static final class CellTable {
+        private static final int BITS = 17;
+        static final int SLOTS = 1 << BITS;
+
+        private final int[] keys = new int[SLOTS];
+        final int[] counts = new int[SLOTS];
+        private final long[] sums = new long[SLOTS * 4];
+        private int used;
+
+        /** @return false when there are too many cells */
+        boolean add(int cell, int colour) {
+            int slot = cell * 0x9E3779B1 >>> 32 - BITS;
+            while (counts[slot] > 0 && keys[slot] != cell) {
+                slot = slot + 1 & SLOTS - 1;
+            }
+            if (counts[slot]++ == 0) {
+                keys[slot] = cell;
+                if (++used > MOST_ENTRIES) {
+                    return false;
+                }
+            }
+            for (int c = 0; c < 4; c++) {
+                sums[4 * slot + c] += colour >>> 8 * c & 0xff;
+            }
+            return true;
+        }
+
+        int mean(int slot) {
+            int mean = 0;
+            for (int c = 0; c < 4; c++) {
+                mean |= (int) Math.round(sums[4 * slot + c] / (double) counts[slot]) << 8 * c;
+            }
+            return mean;
+        }
     }
 
     private static int colour(float[] place) {

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.DoubleFunction;
 import java.util.stream.Stream;
@@ -39,6 +40,11 @@ public final class WeightSearch {
     private static final double ALPHA_SHARE = 0.25;
 
     private static final int REDUCED_ALPHA = 80;
+    /** libwebp's noise shaping is 50 by default. */
+    private static final int[] LESS_SHAPING = {40, 30};
+
+    /** No type is encoded more often than this in one search. */
+    static final int MAX_ENCODES = 8;
 
     private WeightSearch() {}
 
@@ -156,13 +162,38 @@ public final class WeightSearch {
             tried.add(make(request, Encoding.webpNearly(NEARLY)));
         }
         int alphaQuality = alphaIsHeavy(request) ? REDUCED_ALPHA : 100;
-        tried.addAll(byQuality(
+        List<Made> lossy = byQuality(
                 request,
                 original,
                 Fineness.WEBP_FIRST,
                 WEBP_ENOUGH,
-                x -> Encoding.webp(Fineness.webpQuality(x), alphaQuality)));
+                x -> Encoding.webp(Fineness.webpQuality(x), alphaQuality));
+        tried.addAll(lossy);
+        tried.addAll(betweenSteps(request, lossy));
         return tried;
+    }
+
+    /**
+     * At high qualities one step of libwebp's quantiser may change a file's size by a seventh. Where the limit lies inside
+     * such a step, its finer end is tried again with less noise shaping, which makes it lighter bit by bit.
+     */
+    private static List<Made> betweenSteps(Request request, List<Made> lossy) {
+        int heaviestWithin = lossy.stream()
+                .mapToInt(made -> made.file.length)
+                .filter(bytes -> bytes <= request.maxBytes)
+                .max()
+                .orElse(0);
+        Optional<Made> beyond = lossy.stream()
+                .filter(made -> made.file.length > request.maxBytes)
+                .min(Comparator.comparingInt(made -> made.file.length));
+        boolean used = heaviestWithin >= WEBP_ENOUGH * request.maxBytes;
+        if (!request.limited() || used || heaviestWithin == 0 || beyond.isEmpty()) {
+            return List.of();
+        }
+        return Arrays.stream(LESS_SHAPING)
+                .parallel()
+                .mapToObj(shaping -> make(request, beyond.get().encoding.shaped(shaping)))
+                .toList();
     }
 
     private static boolean alphaIsHeavy(Request request) {
@@ -189,7 +220,7 @@ public final class WeightSearch {
                     usual,
                     limit + Math.log((1 + enough) / 2),
                     overhead,
-                    x -> encoding.apply(x).write(sample.strips(), request.tags).length);
+                    x -> encoding.apply(x).write(sample.tiles(), request.tags).length);
         }
         QualitySearch<Made> search = new QualitySearch<>(
                 x -> make(request, encoding.apply(x)),
@@ -220,7 +251,7 @@ public final class WeightSearch {
         List<Made> tried = new ArrayList<>();
         tried.add(make(plain, Encoding.lossless(type)));
         for (int i = 0; i < PALETTE_SIZES.length && lightest(tried) > request.maxBytes; i++) {
-            if (tried.size() + 2 > QualitySearch.MAX_ENCODES) {
+            if (tried.size() + 2 > MAX_ENCODES) {
                 break;
             }
             int colours = PALETTE_SIZES[i];

@@ -32,7 +32,7 @@ class HostileFilesTest {
         return Stream.of(
                 JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE),
                 PngWriter.write(PHOTO, Tags.NONE),
-                WebpWriter.writeLossy(PHOTO, 80, 100, Tags.NONE),
+                WebpWriter.writeLossy(PHOTO, 80, Tags.NONE),
                 WebpWriter.writeLossless(PHOTO, 100, new Tags("a title", "", "")));
     }
 

@@ -46,7 +46,7 @@ class WritersTest {
     void lossy_writers_stayNearAndKeepTheSize() {
         Pixels jpeg = PictureReader.pixels(JpegWriter.write(PHOTO, 92, Chroma.FULL, TAGS));
         assertTrue(Reference.psnr(PHOTO, jpeg) > 36, "PSNR " + Reference.psnr(PHOTO, jpeg));
-        Pixels webp = PictureReader.pixels(WebpWriter.writeLossy(PHOTO, 92, 100, TAGS));
+        Pixels webp = PictureReader.pixels(WebpWriter.writeLossy(PHOTO, 92, TAGS));
         assertTrue(Reference.psnr(PHOTO, webp) > 34, "PSNR " + Reference.psnr(PHOTO, webp));
     }
 
@@ -55,7 +55,7 @@ class WritersTest {
         assertArrayEquals(
                 JpegWriter.write(PHOTO, 71.5, Chroma.HALVED, TAGS), JpegWriter.write(PHOTO, 71.5, Chroma.HALVED, TAGS));
         assertArrayEquals(PngWriter.write(MARK, TAGS), PngWriter.write(MARK, TAGS));
-        assertArrayEquals(WebpWriter.writeLossy(MARK, 71.5, 100, TAGS), WebpWriter.writeLossy(MARK, 71.5, 100, TAGS));
+        assertArrayEquals(WebpWriter.writeLossy(MARK, 71.5, TAGS), WebpWriter.writeLossy(MARK, 71.5, TAGS));
     }
 
     @Test
@@ -69,8 +69,8 @@ class WritersTest {
         check(JpegWriter.write(PHOTO, 80, Chroma.HALVED, TAGS), "a.jpg", "djpeg", "-strict", "-outfile", "/dev/null");
         check(PngWriter.write(PHOTO, TAGS), "a.png", "pngcheck", "-q");
         check(PngWriter.write(MARK, TAGS), "b.png", "pngcheck", "-q");
-        check(WebpWriter.writeLossy(PHOTO, 80, 100, TAGS), "a.webp", "webpinfo", "-quiet");
-        check(WebpWriter.writeLossy(MARK, 80, 100, TAGS), "b.webp", "webpinfo", "-quiet");
+        check(WebpWriter.writeLossy(PHOTO, 80, TAGS), "a.webp", "webpinfo", "-quiet");
+        check(WebpWriter.writeLossy(MARK, 80, TAGS), "b.webp", "webpinfo", "-quiet");
         check(WebpWriter.writeLossless(MARK, 100, TAGS), "c.webp", "webpinfo", "-quiet");
         Pixels icon = Reference.constant(Size.parse("32x32"), 4, 0x80336699);
         check(IcoWriter.wrap(PngWriter.write(icon, Tags.NONE), icon.size()), "a.ico", "icotool", "-l");
@@ -83,7 +83,7 @@ class WritersTest {
         for (String name : new String[] {"a.jpg", "a.png", "a.webp"}) {
             byte[] file = name.endsWith("jpg")
                     ? JpegWriter.write(PHOTO, 80, Chroma.HALVED, TAGS)
-                    : name.endsWith("png") ? PngWriter.write(PHOTO, TAGS) : WebpWriter.writeLossy(PHOTO, 80, 100, TAGS);
+                    : name.endsWith("png") ? PngWriter.write(PHOTO, TAGS) : WebpWriter.writeLossy(PHOTO, 80, TAGS);
             Path path = Files.write(folder.resolve(name), file);
             String said = run("exiftool", "-validate", "-warning", "-a", "-G1", "-s", path.toString());
             String read = run("exiftool", "-s", "-XMP-dc:all", "-ICC_Profile:ProfileDescription", path.toString());

@@ -33,7 +33,7 @@ class WeightSearchTest {
         assertTrue(
                 outcome.file().length >= 0.97 * limit, outcome.file().length + " of " + limit + " " + outcome.tried());
         assertEquals(outcome.chosen().bytes(), outcome.file().length);
-        assertTrue(outcome.tried().size() <= QualitySearch.MAX_ENCODES);
+        assertTrue(outcome.tried().size() <= WeightSearch.MAX_ENCODES);
         assertEquals(PHOTO.size(), PictureReader.pixels(outcome.file()).size(), "at full size");
     }
 
@@ -57,7 +57,7 @@ class WeightSearchTest {
         Map<PictureType, Long> tried =
                 outcome.tried().stream().collect(Collectors.groupingBy(Candidate::type, Collectors.counting()));
         assertEquals(2, tried.size());
-        assertTrue(tried.values().stream().allMatch(n -> n <= QualitySearch.MAX_ENCODES), tried.toString());
+        assertTrue(tried.values().stream().allMatch(n -> n <= WeightSearch.MAX_ENCODES), tried.toString());
         double best = outcome.tried().stream()
                 .filter(c -> c.bytes() <= 20_000)
                 .mapToDouble(Candidate::ssim)

@@ -66,7 +66,7 @@ class PictureViews {
         Size size = new Size(shown, height);
         Pixels pixels = source.render(new Framing(full.box(), size.box()), size);
         return picture.transparent()
-                ? WebpWriter.writeLossy(pixels, QUALITY, 100, Tags.NONE)
+                ? WebpWriter.writeLossy(pixels, QUALITY, Tags.NONE)
                 : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
     }
 }

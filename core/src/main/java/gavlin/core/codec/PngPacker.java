@@ -1,0 +1,156 @@
+package gavlin.core.codec;
+
+import java.io.ByteArrayOutputStream;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import java.util.zip.Deflater;
+
+/**
+ * Makes a PNG's rows as small as they go: filters them in several ways (PNG §9 and §12.7), deflates each with full effort
+ * and keeps the smallest. Which way wins can only be tried; large pictures get fewer tries, so that none takes much more
+ * than a second.
+ */
+final class PngPacker {
+    /** How a row's filter is chosen. */
+    private enum Choice {
+        /** No filter: best for palettes and drawings of few colours. */
+        NONE(0),
+        /** The least sum of magnitudes: the usual guess. */
+        SUM(-1),
+        /** The fewest different pairs of neighbouring bytes, as deflate looks for strings: best for photographs. */
+        PAIRS(-1),
+        /** The least entropy of single bytes, as Huffman's codes see them. */
+        ENTROPY(-1),
+        /** The difference to the left everywhere: best for smooth drawings. */
+        LEFT(1),
+        /** Paeth's predictor everywhere. */
+        PAETH(4);
+
+        /** PNG's number of the only filter used, or −1. */
+        private final int onlyKind;
+
+        Choice(int onlyKind) {
+            this.onlyKind = onlyKind;
+        }
+    }
+
+    private static final List<Choice> FOR_INDICES = List.of(Choice.NONE, Choice.PAIRS);
+    private static final List<Choice> FOR_LARGE = List.of(Choice.NONE, Choice.LEFT, Choice.SUM, Choice.ENTROPY);
+
+    /** Above this all ways together would take too long. */
+    private static final int LARGE_BYTES = 3_000_000;
+
+    private PngPacker() {}
+
+    /**
+     * @param rowBytes of a row of samples
+     * @param distance bytes from one pixel to the next
+     * @return a zlib stream
+     */
+    static byte[] packed(byte[] samples, int rowBytes, int distance) {
+        return packed(samples, rowBytes, distance, samples.length > LARGE_BYTES ? FOR_LARGE : List.of(Choice.values()));
+    }
+
+    /** Of indices into a palette, whose differences mean nothing. */
+    static byte[] packedIndices(byte[] samples, int rowBytes) {
+        return packed(samples, rowBytes, 1, FOR_INDICES);
+    }
+
+    private static byte[] packed(byte[] samples, int rowBytes, int distance, List<Choice> choices) {
+        return choices.parallelStream()
+                .flatMap(choice -> {
+                    byte[] rows = filtered(samples, rowBytes, distance, choice);
+                    boolean once = choice == Choice.NONE || samples.length > LARGE_BYTES;
+                    return Stream.of(Deflater.DEFAULT_STRATEGY, Deflater.FILTERED)
+                            .limit(once ? 1 : 2)
+                            .map(strategy -> deflate(rows, strategy));
+                })
+                .min(Comparator.comparingInt((byte[] all) -> all.length).thenComparing(Arrays::compare))
+                .orElseThrow();
+    }
+
+    private static byte[] filtered(byte[] samples, int rowBytes, int distance, Choice choice) {
+        int rows = samples.length / rowBytes;
+        byte[] out = new byte[rows * (rowBytes + 1)];
+        byte[] above = new byte[rowBytes];
+        byte[] row = new byte[rowBytes];
+        byte[][] tries = new byte[PngFilters.KINDS][rowBytes + 1];
+        PairCounter pairs = new PairCounter();
+        for (int y = 0; y < rows; y++) {
+            System.arraycopy(samples, y * rowBytes, row, 0, rowBytes);
+            int best = 0;
+            double least = Double.MAX_VALUE;
+            for (int kind = 0; kind < PngFilters.KINDS; kind++) {
+                if (choice.onlyKind >= 0 && choice.onlyKind != kind) {
+                    continue;
+                }
+                long sum = PngFilters.apply(kind, row, above, distance, tries[kind]);
+                double cost = switch (choice) {
+                    case PAIRS -> pairs.different(tries[kind]);
+                    case ENTROPY -> entropy(tries[kind]);
+                    default -> sum;
+                };
+                if (cost < least) {
+                    least = cost;
+                    best = kind;
+                }
+            }
+            System.arraycopy(tries[best], 0, out, y * (rowBytes + 1), rowBytes + 1);
+            byte[] swap = above;
+            above = row;
+            row = swap;
+        }
+        return out;
+    }
+
+    /** Bits, by Shannon's formula, of a row's bytes after the first, which names the filter. */
+    private static double entropy(byte[] row) {
+        int[] counts = new int[256];
+        for (int i = 1; i < row.length; i++) {
+            counts[row[i] & 0xff]++;
+        }
+        double bits = 0;
+        for (int count : counts) {
+            bits -= count == 0 ? 0 : count * Math.log(count / (double) (row.length - 1));
+        }
+        return bits;
+    }
+
+    /** Counts pairs of bytes without clearing 65,536 places for each row. */
+    private static final class PairCounter {
+        private final int[] seenIn = new int[65_536];
+        private int turn;
+
+        int different(byte[] row) {
+            turn++;
+            int count = 0;
+            for (int i = 1; i + 1 < row.length; i++) {
+                int pair = (row[i] & 0xff) << 8 | row[i + 1] & 0xff;
+                if (seenIn[pair] != turn) {
+                    seenIn[pair] = turn;
+                    count++;
+                }
+            }
+            return count;
+        }
+    }
+
+    private static byte[] deflate(byte[] data, int strategy) {
+        Deflater deflater = new Deflater(Deflater.BEST_COMPRESSION);
+        try {
+            deflater.setStrategy(strategy);
+            deflater.setInput(data);
+            deflater.finish();
+            ByteArrayOutputStream out = new ByteArrayOutputStream(data.length / 3 + 64);
+            byte[] buffer = new byte[65_536];
+            while (!deflater.finished()) {
+                out.write(buffer, 0, deflater.deflate(buffer));
+            }
+            return out.toByteArray();
+        } finally {
+            deflater.end();
+        }
+    }
+}
