@@ -17,6 +17,17 @@ final class Argb {
         return out;
     }
 
+    /** Red, green and blue of every four bytes. */
+    static byte[] withoutAlpha(byte[] rgba) {
+        byte[] rgb = new byte[rgba.length / 4 * 3];
+        for (int i = 0, o = 0; i < rgba.length; i += 4, o += 3) {
+            rgb[o] = rgba[i];
+            rgb[o + 1] = rgba[i + 1];
+            rgb[o + 2] = rgba[i + 2];
+        }
+        return rgb;
+    }
+
     static int[] fromBytes(byte[] samples, int channels) {
         int[] out = new int[samples.length / channels];
         for (int i = 0, o = 0; o < out.length; i += channels, o++) {

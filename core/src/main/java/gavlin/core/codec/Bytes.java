@@ -61,6 +61,10 @@ final class Bytes {
         return new String(all, (int) at, length, StandardCharsets.ISO_8859_1);
     }
 
+    long i32le(long at) {
+        return (int) u32le(at);
+    }
+
     byte[] copy(long at, long length) {
         require(at, length);
         return java.util.Arrays.copyOfRange(all, (int) at, (int) (at + length));

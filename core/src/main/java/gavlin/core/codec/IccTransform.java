@@ -40,6 +40,12 @@ final class IccTransform {
         return transform.isIdentity() ? NONE : transform;
     }
 
+    /** Also for profiles of curves and a matrix, for callers whose rows must be sRGB. */
+    static IccTransform always(byte[] icc, int components) {
+        IccTransform transform = of(icc, components);
+        return transform.isIdentity() ? NONE : transform;
+    }
+
     /** The profile, when it is for pictures of so many components; null otherwise. */
     static byte[] fitting(byte[] icc, int components) {
         String space = components == 1 ? "GRAY" : components == 3 ? "RGB " : "CMYK";

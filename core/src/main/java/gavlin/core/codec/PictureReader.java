@@ -196,28 +196,27 @@ public final class PictureReader {
         if (file.says(0, "GIF87a") || file.says(0, "GIF89a")) {
             return new GifFormat();
         }
+        if (file.says(0, "BM") && file.length() > 26) {
+            return new BmpFormat();
+        }
+        if (file.says(0, "\0\0\u0001\0")) {
+            return new IcoFormat();
+        }
+        if (HeifFormat.isHeif(file)) {
+            return new HeifFormat();
+        }
+        if (SvgFormat.isSvg(file)) {
+            return new SvgFormat();
+        }
         throw refusal(file);
     }
 
     private static PictureRefused refusal(Bytes file) {
-        String named = null;
-        if (file.says(4, "ftypavif") || file.says(4, "ftypavis")) {
-            named = "an AVIF picture";
-        } else if (file.says(4, "ftyphei") || file.says(4, "ftypmif1") || file.says(4, "ftyphev")) {
-            named = "a HEIC picture, as phones make them";
-        } else if (file.says(0, "II*\0") || file.says(0, "MM\0*")) {
-            named = "a TIFF or raw camera picture";
-        } else if (file.says(0, "BM")) {
-            named = "a BMP picture";
-        } else if (file.says(0, "\0\0\u0001\0")) {
-            named = "an ICO file";
-        } else if (file.latin(0, Math.min(1024, file.length())).contains("<svg")) {
-            named = "an SVG drawing";
-        }
-        if (named != null) {
+        if (file.says(0, "II*\0") || file.says(0, "MM\0*")) {
             return new PictureRefused(
                     Reason.UNSUPPORTED,
-                    "the file is " + named + "; " + PictureRefused.WHAT_IS_ALLOWED + ": export it as one of these");
+                    "the file is a TIFF or raw camera picture; " + PictureRefused.WHAT_IS_ALLOWED
+                            + ": export it as one of these");
         }
         return new PictureRefused(
                 Reason.NOT_A_PICTURE,

@@ -15,7 +15,8 @@ public final class PictureRefused extends BadInput {
         CORRUPT
     }
 
-    public static final String WHAT_IS_ALLOWED = "JPEG, PNG, WebP and GIF pictures can be used";
+    public static final String WHAT_IS_ALLOWED =
+            "JPEG, PNG, WebP, GIF, AVIF, HEIC, BMP and ICO pictures and SVG drawings can be used";
 
     private final Reason reason;
 

@@ -11,7 +11,11 @@ public enum PictureType {
     PNG("image/png", "png", "PNG", true, true),
     WEBP("image/webp", "webp", "WebP", true, true),
     GIF("image/gif", "gif", "GIF", true, false),
-    ICO("image/vnd.microsoft.icon", "ico", "ICO", true, true);
+    ICO("image/vnd.microsoft.icon", "ico", "ICO", true, true),
+    BMP("image/bmp", "bmp", "BMP", true, false),
+    SVG("image/svg+xml", "svg", "SVG", true, false),
+    AVIF("image/avif", "avif", "AVIF", true, false),
+    HEIC("image/heic", "heic", "HEIC", true, false);
 
     private final String mediaType;
     private final String extension;

@@ -274,10 +274,7 @@ public final class WeightSearch {
 
     private static Measured measured(Ssim.Original original, Made made) {
         boolean exact = made.encoding.way() == Encoding.Way.LOSSLESS;
-        byte[] readable = made.encoding.type() == PictureType.ICO
-                ? Arrays.copyOfRange(made.file, IcoWriter.HEAD_BYTES, made.file.length)
-                : made.file;
-        double ssim = exact ? 1 : original.likeness(PictureReader.pixels(readable));
+        double ssim = exact ? 1 : original.likeness(PictureReader.pixels(made.file));
         return new Measured(made.encoding, Candidate.of(made.encoding, made.file.length, ssim), made.file);
     }
 

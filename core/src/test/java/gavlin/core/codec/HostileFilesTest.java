@@ -44,16 +44,14 @@ class HostileFilesTest {
                 "<!doctype html><script>alert(1)</script>|NOT_A_PICTURE",
                 "PK\u0003\u0004 an archive|NOT_A_PICTURE",
                 "GIF|NOT_A_PICTURE",
-                "<svg xmlns='http://www.w3.org/2000/svg'><image href='http://127.0.0.1:9/'/></svg>|UNSUPPORTED",
-                "\u0000\u0000\u0000\u0018ftypheic|UNSUPPORTED",
-                "\u0000\u0000\u0000\u0018ftypavif|UNSUPPORTED",
-                "BM and more|UNSUPPORTED"
+                "II*\u0000 a raw picture|UNSUPPORTED",
+                "BM and more|NOT_A_PICTURE"
             })
     void otherFiles_anyName_areRefusedByWhatTheyAre(String content, Reason reason) {
         byte[] file = content.getBytes(StandardCharsets.ISO_8859_1);
         PictureRefused refused = assertThrows(PictureRefused.class, () -> PictureReader.inspect(file, Limits.DEFAULT));
         assertEquals(reason, refused.reason());
-        assertTrue(refused.getMessage().contains("JPEG, PNG, WebP and GIF"), refused.getMessage());
+        assertTrue(refused.getMessage().contains("JPEG, PNG, WebP, GIF"), refused.getMessage());
     }
 
     @Test
