@@ -25,11 +25,12 @@ import javax.imageio.plugins.jpeg.JPEGImageWriteParam;
 import javax.imageio.stream.MemoryCacheImageOutputStream;
 import org.w3c.dom.NodeList;
 
-/** Writes JPEG (ITU-T T.81) in JFIF: YCbCr, optimised Huffman tables, progressive; tagged sRGB; title and rights as XMP. */
+/** Writes JPEG (ITU-T T.81) in JFIF: YCbCr, optimised Huffman tables, progressive; tagged sRGB; title, maker and rights as XMP and IPTC. */
 public final class JpegWriter {
     private static final String NATIVE_FORMAT = "javax_imageio_jpeg_image_1.0";
     private static final int APP1 = 0xe1;
     private static final int APP2 = 0xe2;
+    private static final int APP13 = 0xed;
 
     /** How finely colour is kept against brightness. */
     public enum Chroma {
@@ -76,7 +77,7 @@ public final class JpegWriter {
             writer.setOutput(stream);
             writer.write(null, new IIOImage(image, null, metadata), param);
             stream.flush();
-            return withSegments(out.toByteArray(), tags.toXmp());
+            return withSegments(out.toByteArray(), tags);
         } catch (IOException e) {
             throw new UncheckedIOException("writing to memory failed", e);
         } finally {
@@ -122,12 +123,14 @@ public final class JpegWriter {
     }
 
     /** Puts the profile and the XMP packet behind the JFIF header. */
-    private static byte[] withSegments(byte[] jpeg, String xmp) {
+    private static byte[] withSegments(byte[] jpeg, Tags tags) {
+        String xmp = tags.toXmp();
         int afterJfif = 4 + ((jpeg[4] & 0xff) << 8 | jpeg[5] & 0xff);
         ByteArrayOutputStream out = new ByteArrayOutputStream(jpeg.length + 2048);
         out.write(jpeg, 0, afterJfif);
         if (!xmp.isEmpty()) {
             segment(out, APP1, "http://ns.adobe.com/xap/1.0/\0", xmp.getBytes(StandardCharsets.UTF_8));
+            segment(out, APP13, "", tags.toIptc());
         }
         segment(out, APP2, "ICC_PROFILE\0\u0001\u0001", SrgbProfile.bytes());
         out.writeBytes(Arrays.copyOfRange(jpeg, afterJfif, jpeg.length));

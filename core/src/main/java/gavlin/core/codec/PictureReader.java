@@ -140,6 +140,11 @@ public final class PictureReader {
                 converted ? null : header.icc());
     }
 
+    /** What a file that has passed its header says of its picture. */
+    public static Embedded embedded(byte[] file, Header header) {
+        return EmbeddedReader.read(new Bytes(file), header);
+    }
+
     /** Decodes a file of 8 bits a sample that Gavlin itself wrote into memory, as stored. */
     public static Pixels pixels(byte[] file) {
         Header header = inspect(file, Limits.DEFAULT);

@@ -1,5 +1,6 @@
 package gavlin.core.raster;
 
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
 
 /**
@@ -33,6 +34,16 @@ public enum Orientation {
 
     public Size upright(Size stored) {
         return transposes ? stored.transposed() : stored;
+    }
+
+    /** A box in fractions of the stored picture, as fractions of the upright one. */
+    public Box upright(Box stored) {
+        Box along = transposes ? new Box(stored.y(), stored.x(), stored.height(), stored.width()) : stored;
+        return new Box(
+                flipsX ? 1 - along.right() : along.x(),
+                flipsY ? 1 - along.bottom() : along.y(),
+                along.width(),
+                along.height());
     }
 
     boolean transposes() {

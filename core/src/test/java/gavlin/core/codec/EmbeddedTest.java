@@ -1,0 +1,188 @@
+package gavlin.core.codec;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import gavlin.core.Reference;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Metadata written by exiftool, which knows every standard and writer, and read here. */
+class EmbeddedTest {
+    private static final Pixels PHOTO = Reference.noise(Size.parse("40x20"), 3, 9);
+
+    @TempDir
+    Path folder;
+
+    @BeforeEach
+    void needsExiftool() {
+        assumeTrue(Files.isExecutable(Path.of("/usr/bin/exiftool")), "exiftool is not installed");
+    }
+
+    @Test
+    void xmpWords_areRead() throws Exception {
+        Embedded words = read(
+                jpeg(),
+                "-XMP-dc:Title=Kelso at dusk",
+                "-XMP-dc:Description=Two lamps over grey water",
+                "-XMP-dc:Creator=Ada Merrow",
+                "-XMP-photoshop:Credit=Ada Merrow, Tolvane Lights",
+                "-XMP-dc:Rights=© 2026 Ada Merrow",
+                "-XMP-cc:License=https://creativecommons.org/licenses/by/4.0/");
+        assertEquals("Kelso at dusk", words.title());
+        assertEquals("Two lamps over grey water", words.description());
+        assertEquals("Ada Merrow", words.maker());
+        assertEquals("Ada Merrow, Tolvane Lights", words.creditLine());
+        assertEquals("© 2026 Ada Merrow", words.rights());
+        assertEquals("https://creativecommons.org/licenses/by/4.0/", words.licence());
+    }
+
+    @Test
+    void iptcAndExifWords_areReadWhereXmpSaysNothing() throws Exception {
+        Embedded iptc = read(
+                jpeg(),
+                "-IPTC:ObjectName=Harbour",
+                "-IPTC:By-line=Jo Field",
+                "-IPTC:CopyrightNotice=Jo Field 2026",
+                "-IPTC:Caption-Abstract=Boats");
+        assertEquals("Harbour", iptc.title());
+        assertEquals("Jo Field", iptc.creditLine());
+        assertEquals("Boats", iptc.description());
+        Embedded exif = read(jpeg(), "-EXIF:Artist=Sam Reed", "-EXIF:Copyright=Reed", "-EXIF:ImageDescription=A quay");
+        assertEquals("Sam Reed", exif.maker());
+        assertEquals("Reed", exif.rights());
+        assertEquals("A quay", exif.description());
+    }
+
+    @Test
+    void placeAndSerialNumbers_areNamedAsPrivate() throws Exception {
+        assertEquals(List.of(), read(jpeg()).secrets());
+        Embedded words = read(
+                jpeg(),
+                "-GPSLatitude=50.1",
+                "-GPSLatitudeRef=N",
+                "-GPSLongitude=5.5",
+                "-GPSLongitudeRef=W",
+                "-SerialNumber=12345",
+                "-OwnerName=Ada");
+        assertEquals(
+                List.of("where it was taken", "the camera's serial number", "the camera owner's name"),
+                words.secrets());
+    }
+
+    /** Left half, upper half of the stored picture, whichever way it is turned: worked out by hand for each. */
+    @ParameterizedTest
+    @CsvSource({"1, 0, 0", "2, 0.5, 0", "3, 0.5, 0.5", "4, 0, 0.5", "5, 0, 0", "6, 0.5, 0", "7, 0.5, 0.5", "8, 0, 0.5"})
+    void mwgRegion_followsTheOrientation(int orientation, double x, double y) throws Exception {
+        Embedded words = read(
+                jpeg(),
+                "-n",
+                "-Orientation=" + orientation,
+                "-RegionInfo={AppliedToDimensions={W=40,H=20,Unit=pixel},RegionList=[{Area={X=0.25,Y=0.25,W=0.5,H=0.5,"
+                        + "Unit=normalized},Name=Keeper,Type=Face}]}");
+        Region region = words.regions().get(0);
+        assertEquals("Keeper", region.name());
+        assertEquals(Region.Kind.FACE, region.kind());
+        assertBox(new Box(x, y, 0.5, 0.5), region.area());
+    }
+
+    /** A writer that means what it displayed says so by its dimensions. */
+    @Test
+    void mwgRegion_inDisplayedDimensions_isTakenAsItIs() throws Exception {
+        Embedded words = read(
+                jpeg(),
+                "-n",
+                "-Orientation=6",
+                "-RegionInfo={AppliedToDimensions={W=20,H=40,Unit=pixel},RegionList=[{Area={X=0.5,Y=0.1,W=0.2,H=0.1,"
+                        + "Unit=normalized},Type=Focus}]}");
+        assertEquals(Region.Kind.FOCUS, words.regions().get(0).kind());
+        assertBox(new Box(0.4, 0.05, 0.2, 0.1), words.regions().get(0).area());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "RbShape=rectangle,RbUnit=relative,RbX=0.5,RbY=0.25,RbW=0.25,RbH=0.5 | 0.25x0.5+0.5+0.25",
+                "RbShape=rectangle,RbUnit=pixel,RbX=20,RbY=5,RbW=10,RbH=10 | 0.25x0.5+0.5+0.25",
+                "RbShape=circle,RbUnit=pixel,RbX=20,RbY=10,RbRx=5 | 0.25x0.5+0.375+0.25",
+                "RbShape=polygon,RbUnit=relative,RbVertices=[{RbX=0.1,RbY=0.2},{RbX=0.3,RbY=0.2},{RbX=0.2,RbY=0.6}] | 0.2x0.4+0.1+0.2"
+            })
+    void iptcRegion_ofEachShape_isItsBox(String boundary, String expected) throws Exception {
+        Embedded words = read(jpeg(), "-n", "-ImageRegion=[{Name=Boat,RegionBoundary={" + boundary + "}}]");
+        assertEquals(1, words.regions().size());
+        assertEquals("Boat", words.regions().get(0).name());
+        assertBox(Box.parse(expected), words.regions().get(0).area());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"20 10, 0x0+0.5+0.5", "20 10 10, 0.25x0.5+0.375+0.25", "20 10 20 10, 0.5x0.5+0.25+0.25"})
+    void subjectArea_pointCircleOrRectangle_isTheFocus(String values, String expected) throws Exception {
+        Embedded words = read(jpeg(), "-n", "-SubjectArea=" + values);
+        assertEquals(Region.Kind.FOCUS, words.regions().get(0).kind());
+        assertBox(Box.parse(expected), words.regions().get(0).area());
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"X=nan,Y=0.5,W=0.1,H=0.1", "X=7,Y=0.5,W=0.1,H=0.1", "X=0.5,Y=0.5,W=-1,H=0.1"})
+    void regionThatMakesNoSense_isLeftOut(String area) throws Exception {
+        Embedded words =
+                read(jpeg(), "-n", "-RegionInfo={RegionList=[{Area={" + area + ",Unit=normalized},Type=Face}]}");
+        assertEquals(List.of(), words.regions());
+    }
+
+    /** What Gavlin writes, it reads; what was private in the source cannot be in it. */
+    @Test
+    void ownFiles_sayTheirTitleMakerAndRights() {
+        Tags tags = new Tags("Kelso & <dusk>", "Ada Merrow", "CC BY 4.0");
+        for (byte[] file : new byte[][] {
+            JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, tags),
+            PngWriter.write(PHOTO, tags),
+            WebpWriter.writeLossy(PHOTO, 80, tags)
+        }) {
+            Embedded words = PictureReader.embedded(file, PictureReader.inspect(file, Limits.DEFAULT));
+            assertEquals("Kelso & <dusk>", words.title());
+            assertEquals("Ada Merrow", words.maker());
+            assertEquals("CC BY 4.0", words.rights());
+            assertEquals(List.of(), words.secrets());
+        }
+    }
+
+    private static byte[] jpeg() {
+        return JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+    }
+
+    private Embedded read(byte[] file, String... written) throws IOException, InterruptedException {
+        Path path = Files.write(folder.resolve("a.jpg"), file);
+        if (written.length > 0) {
+            List<String> command =
+                    new ArrayList<>(List.of("exiftool", "-q", "-m", "-overwrite_original", "-charset", "utf8"));
+            command.addAll(List.of(written));
+            command.add(path.toString());
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
+            String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            assertEquals(0, process.waitFor(), said);
+        }
+        byte[] changed = Files.readAllBytes(path);
+        return PictureReader.embedded(changed, PictureReader.inspect(changed, Limits.DEFAULT));
+    }
+
+    private static void assertBox(Box expected, Box found) {
+        assertTrue(expected.contains(found, 1e-6) && found.contains(expected, 1e-6), found + ", not " + expected);
+    }
+}
