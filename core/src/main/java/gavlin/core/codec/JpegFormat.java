@@ -41,6 +41,9 @@ import javax.imageio.ImageReader;
 final class JpegFormat implements PictureReader.Format {
     private static final int START_OF_SCAN = 0xda;
     private static final int END_OF_IMAGE = 0xd9;
+    /** Pixels times scans: 120 megapixels in the ten scans that programs usually write, and as many again. */
+    private static final long MOST_SCANNED = 2_400_000_000L;
+
     private static final int MAX_ICC_BYTES = 8_000_000;
     private static final String INK = "printed colours (CMYK) were converted to sRGB";
     private static final String ICC_NAME = "ICC_PROFILE\0";
@@ -275,6 +278,12 @@ final class JpegFormat implements PictureReader.Format {
         }
         if (markers.size == null || markers.scans == 0) {
             throw PictureRefused.corrupt("it holds no picture");
+        }
+        if (markers.scans * markers.size.pixels() > MOST_SCANNED) {
+            throw new PictureRefused(
+                    Reason.TOO_LARGE,
+                    "the JPEG goes over its " + markers.size.label() + " px in " + markers.scans
+                            + " scans; save it again as an ordinary JPEG");
         }
         return markers;
     }

@@ -65,9 +65,7 @@ public final class PictureReader {
             throw new PictureRefused(Reason.EMPTY, "the file is empty; " + PictureRefused.WHAT_IS_ALLOWED);
         }
         if (file.length > limits.maxBytes()) {
-            throw new PictureRefused(
-                    Reason.TOO_HEAVY,
-                    "the file weighs " + file.length + " bytes; at most " + limits.maxBytes() + " bytes are allowed");
+            throw PictureRefused.tooHeavy(file.length, limits);
         }
         Bytes bytes = new Bytes(file);
         return formatOf(bytes).inspect(bytes, limits);
@@ -138,6 +136,18 @@ public final class PictureReader {
                 header.channels(),
                 header.bytesEach(),
                 converted ? null : header.icc());
+    }
+
+    /**
+     * What can be seen of a damaged file, as a sound PNG; for a person who asks for it.
+     *
+     * @throws PictureRefused when it is too heavy or too large, or nothing can be seen
+     */
+    public static byte[] salvage(byte[] file, Limits limits) {
+        if (file.length > limits.maxBytes()) {
+            throw PictureRefused.tooHeavy(file.length, limits);
+        }
+        return Salvage.asPng(file, limits);
     }
 
     /** What a file that has passed its header says of its picture. */

@@ -30,6 +30,12 @@ public final class PictureRefused extends BadInput {
                 Reason.CORRUPT, "the file is damaged: " + what + "; save or export the picture again and upload that");
     }
 
+    public static PictureRefused tooHeavy(long bytes, Limits limits) {
+        return new PictureRefused(
+                Reason.TOO_HEAVY,
+                "the file weighs " + bytes + " bytes; at most " + limits.maxBytes() + " bytes are allowed");
+    }
+
     public Reason reason() {
         return reason;
     }

@@ -21,6 +21,9 @@ import java.util.zip.Inflater;
  */
 final class PngFormat implements PictureReader.Format {
     private static final long MAX_INTERLACED_BYTES = 400_000_000;
+    /** Data in parts of 4 kB, as small as any program writes them, of the heaviest file allowed. */
+    private static final int MOST_PARTS = 20_000;
+
     private static final int[] PASS_X = {0, 4, 0, 2, 0, 1, 0};
     private static final int[] PASS_Y = {0, 0, 4, 0, 2, 0, 1};
     private static final int[] STEP_X = {8, 8, 4, 4, 2, 2, 1};
@@ -230,6 +233,7 @@ final class PngFormat implements PictureReader.Format {
 
     private static Chunks walk(Bytes file, Limits limits) {
         Chunks chunks = new Chunks();
+        int parts = 0;
         long at = 8;
         while (true) {
             long length = file.u32(at);
@@ -245,6 +249,9 @@ final class PngFormat implements PictureReader.Format {
                 throw PictureRefused.corrupt("the checksum of its part " + name + " is wrong");
             }
             at += 12 + length;
+            if (++parts > MOST_PARTS) {
+                throw PictureRefused.corrupt("it has more than " + MOST_PARTS + " parts");
+            }
             if (name.equals("IEND")) {
                 break;
             }

@@ -221,10 +221,19 @@ public final class Gauges {
                         keeps ? Verdict.FITS : Verdict.FAILS,
                         keeps
                                 ? says
-                                : says
-                                        + " Even its smallest form is too heavy: allow another type, or use a simpler picture.")
+                                : fit.encoding() != null
+                                        ? says + " You chose this file."
+                                        : says
+                                                + " Even its smallest form is too heavy: allow another type, or use a simpler picture.")
                 .on(value, limit.limit(), limit.limit() * 1.1);
-        add(!keeps && fit.type() != null ? gauge.with(new Remedy("type-any", "Let Gavlin choose the type")) : gauge);
+        if (!keeps && fit.encoding() != null) {
+            add(gauge.with(new Remedy("file-any", "Let Gavlin choose the file")));
+        } else {
+            add(
+                    !keeps && fit.type() != null
+                            ? gauge.with(new Remedy("type-any", "Let Gavlin choose the type"))
+                            : gauge);
+        }
     }
 
     private void damage() {

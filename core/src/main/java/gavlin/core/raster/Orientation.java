@@ -58,12 +58,12 @@ public enum Orientation {
         return flipsY;
     }
 
-    int uprightX(int x, int y, Size stored) {
+    public int uprightX(int x, int y, Size stored) {
         int along = transposes ? y : x;
         return flipsX ? upright(stored).width() - 1 - along : along;
     }
 
-    int uprightY(int x, int y, Size stored) {
+    public int uprightY(int x, int y, Size stored) {
         int along = transposes ? x : y;
         return flipsY ? upright(stored).height() - 1 - along : along;
     }

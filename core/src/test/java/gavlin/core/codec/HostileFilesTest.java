@@ -3,6 +3,7 @@ package gavlin.core.codec;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.Reference;
@@ -14,6 +15,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.stream.Stream;
@@ -82,6 +84,82 @@ class HostileFilesTest {
         PictureRefused refused = assertThrows(PictureRefused.class, () -> PictureReader.inspect(jpeg, fewScans));
         assertEquals(Reason.TOO_LARGE, refused.reason());
         assertTrue(refused.getMessage().contains("3 scans"), refused.getMessage());
+    }
+
+    /** A hundred passes over a hundred megapixels, in a file of a few kilobytes. */
+    @Test
+    void bombByScansTimesPixels_isRefusedByMultiplying() {
+        byte[] jpeg = JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        int frame = indexOf(jpeg, 0xff, 0xc2);
+        ByteBuffer.wrap(jpeg).putShort(frame + 5, (short) 10_000).putShort(frame + 7, (short) 10_000);
+        int scan = indexOf(jpeg, 0xff, 0xda);
+        int end = jpeg.length - 2;
+        byte[] bomb = Arrays.copyOf(jpeg, end + 20 * (end - scan) + 2);
+        for (int i = 0; i < 20; i++) {
+            System.arraycopy(jpeg, scan, bomb, end + i * (end - scan), end - scan);
+        }
+        bomb[bomb.length - 2] = (byte) 0xff;
+        bomb[bomb.length - 1] = (byte) 0xd9;
+        PictureRefused refused = refusal(bomb);
+        assertEquals(Reason.TOO_LARGE, refused.reason());
+        assertTrue(refused.getMessage().contains("scans"), refused.getMessage());
+    }
+
+    @Test
+    void bombByChunks_isRefusedByCounting() {
+        byte[] png = PngWriter.write(PHOTO, Tags.NONE);
+        int chunks = 400_000;
+        ByteBuffer bomb = ByteBuffer.allocate(png.length + 12 * chunks);
+        CRC32 crc = new CRC32();
+        crc.update("tEXt".getBytes(StandardCharsets.US_ASCII));
+        bomb.put(png, 0, 33);
+        for (int i = 0; i < chunks; i++) {
+            bomb.putInt(0).put("tEXt".getBytes(StandardCharsets.US_ASCII)).putInt((int) crc.getValue());
+        }
+        bomb.put(png, 33, png.length - 33);
+        assertTimeoutPreemptively(
+                Duration.ofSeconds(2),
+                () -> assertEquals(Reason.CORRUPT, refusal(bomb.array()).reason()));
+    }
+
+    /** A viewer's mercy has to be asked for: then the rows that are there are kept, and the rest is black or grey. */
+    @ParameterizedTest
+    @MethodSource("salvageable")
+    void damagedFile_salvaged_keepsWhatIsThere(byte[] file) {
+        byte[] cut = Arrays.copyOf(file, file.length * 3 / 4);
+        assertEquals(
+                Reason.CORRUPT,
+                assertThrows(PictureRefused.class, () -> PictureReader.pixels(cut))
+                        .reason());
+        Pixels saved = PictureReader.pixels(PictureReader.salvage(cut, Limits.DEFAULT));
+        Pixels whole = PictureReader.pixels(file);
+        assertEquals(whole.size(), saved.size());
+        for (int x = 0; x < 48; x++) {
+            assertEquals(Reference.rgb(whole, x, 0), Reference.rgb(saved, x, 0));
+        }
+        int missing = Reference.rgb(saved, 47, 31);
+        assertTrue(missing == 0 || missing == 0x808080, Integer.toHexString(missing));
+    }
+
+    static Stream<byte[]> salvageable() throws IOException {
+        java.io.ByteArrayOutputStream baseline = new java.io.ByteArrayOutputStream();
+        java.awt.image.BufferedImage image = new java.awt.image.BufferedImage(48, 32, 1);
+        for (int i = 0; i < 48 * 32; i++) {
+            image.setRGB(i % 48, i / 48, Reference.rgb(PHOTO, i % 48, i / 48));
+        }
+        javax.imageio.ImageIO.write(image, "jpeg", baseline);
+        return Stream.of(PngWriter.write(PHOTO, Tags.NONE), baseline.toByteArray());
+    }
+
+    @Test
+    void nothingToSalvage_isRefused() {
+        for (String content : new String[] {"", "no picture", "\u0089PNG\r\n\u001a\n", "\u00ff\u00d8\u00ff\u00e0"}) {
+            byte[] file = content.getBytes(StandardCharsets.ISO_8859_1);
+            assertThrows(PictureRefused.class, () -> PictureReader.salvage(file, Limits.DEFAULT));
+        }
+        byte[] bomb = pngClaiming(20_000, 20_000);
+        PictureRefused refused = assertThrows(PictureRefused.class, () -> PictureReader.salvage(bomb, Limits.DEFAULT));
+        assertEquals(Reason.TOO_LARGE, refused.reason());
     }
 
     @ParameterizedTest

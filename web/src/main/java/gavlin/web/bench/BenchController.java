@@ -184,10 +184,11 @@ class BenchController {
     String upload(
             @ModelAttribute(name = "desk", binding = false) Desk desk,
             @RequestParam MultipartFile file,
+            @RequestParam(defaultValue = "false") boolean salvage,
             RedirectAttributes flash) {
         desk.site.requireChange(desk.section);
         try {
-            StoredPicture picture = pictures.add(desk.site, file, new gavlin.web.picture.Words("", "", "", ""))
+            StoredPicture picture = pictures.add(desk.site, file, gavlin.web.picture.Words.NONE, salvage)
                     .picture();
             fits.save(desk.site, desk.slot, desk.section, request(picture.id()));
         } catch (BadInput e) {

@@ -30,13 +30,15 @@ record BenchLook(
         String rule,
         String backing,
         String type,
+        String encoding,
         Box window,
         Size size,
         List<Seen> showings,
         List<GaugeView> gauges,
         String state,
         String says,
-        String fileName) {
+        String fileName,
+        List<FileTried> files) {
     /**
      * A showing: where the whole picture lies in its box and which part of the box shows any of it, CSS px.
      *
@@ -55,6 +57,22 @@ record BenchLook(
             List<Over> obstructions) {}
 
     record Over(String name, Box box) {}
+
+    /**
+     * One file that the weight search made.
+     *
+     * @param keeps whether it keeps the limit
+     * @param taken whether it is the rendition
+     */
+    record FileTried(
+            String type,
+            String settings,
+            String encoding,
+            long bytes,
+            String weight,
+            double ssim,
+            boolean keeps,
+            boolean taken) {}
 
     record GaugeView(
             String id,
@@ -88,6 +106,7 @@ record BenchLook(
                 state.fit().rule().word(),
                 state.fit().backing() == null ? "" : Words.colour(state.fit().backing()),
                 state.fit().type() == null ? "" : state.fit().type().word(),
+                state.fit().encoding() == null ? "" : state.fit().encoding().code(),
                 framing.window(),
                 state.plan().size(),
                 state.slot().showings().stream()
@@ -104,7 +123,24 @@ record BenchLook(
                 FitState.worstOf(gauges),
                 file == null
                         ? ""
-                        : FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type()));
+                        : FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type()),
+                file == null ? List.of() : filesTried(state, file));
+    }
+
+    private static List<FileTried> filesTried(FitState state, StoredRendition file) {
+        long limit = state.plan().maxBytes();
+        return file.tried().stream()
+                .filter(tried -> tried.encoding() != null)
+                .map(tried -> new FileTried(
+                        tried.type().label(),
+                        tried.settings(),
+                        tried.encoding(),
+                        tried.bytes(),
+                        Words.weight(tried.bytes()),
+                        tried.ssim(),
+                        tried.bytes() <= limit,
+                        tried.bytes() == file.bytes() && tried.type() == file.type()))
+                .toList();
     }
 
     private static Seen seen(

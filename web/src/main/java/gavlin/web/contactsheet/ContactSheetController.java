@@ -105,13 +105,14 @@ class ContactSheetController {
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @RequestParam("file") List<MultipartFile> files,
+            @RequestParam(defaultValue = "false") boolean salvage,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
         List<String> said = new ArrayList<>();
         List<String> refused = new ArrayList<>();
         for (MultipartFile file : files) {
             try {
-                Pictures.Added added = pictures.add(open, file, new Words("", "", "", ""));
+                Pictures.Added added = pictures.add(open, file, Words.NONE, salvage);
                 said.add(added.picture().label() + (added.isNew() ? " is taken in." : " was here already."));
             } catch (BadInput e) {
                 refused.add(file.getOriginalFilename() + ": " + e.getMessage() + ".");

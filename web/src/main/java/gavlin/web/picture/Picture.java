@@ -9,11 +9,16 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.List;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 @Entity
 class Picture {
+    private static final JsonMapper JSON = new JsonMapper();
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long number;
@@ -42,6 +47,10 @@ class Picture {
 
     private String credit;
     private String licence;
+
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String suggestions;
+
     private String addedBy;
     private Instant addedAt;
 
@@ -53,9 +62,11 @@ class Picture {
             String sha256,
             String fileName,
             Header header,
+            String notes,
             boolean transparent,
             long bytes,
             Words words,
+            List<Suggestion> suggestions,
             String addedBy) {
         this.siteId = siteId;
         this.id = id;
@@ -66,7 +77,8 @@ class Picture {
         this.height = header.upright().height();
         this.transparent = transparent;
         this.bytes = bytes;
-        this.notes = String.join("; ", header.notes());
+        this.notes = notes;
+        this.suggestions = JSON.writeValueAsString(suggestions);
         this.addedBy = addedBy;
         this.addedAt = Instant.now();
         describe(words);
@@ -92,6 +104,7 @@ class Picture {
                 bytes,
                 notes,
                 new Words(title, description, credit, licence),
+                JSON.readValue(suggestions, new TypeReference<List<Suggestion>>() {}),
                 addedAt);
     }
 }

@@ -45,7 +45,7 @@ class PictureApi {
             String credit,
             String licence,
             String notes,
-            List<Object> suggestions) {
+            List<Suggestion> suggestions) {
         static PictureAnswer of(StoredPicture picture) {
             Words words = picture.words();
             return new PictureAnswer(
@@ -61,7 +61,7 @@ class PictureApi {
                     words.credit(),
                     words.licence(),
                     picture.notes(),
-                    List.of());
+                    picture.suggestions());
         }
     }
 
@@ -85,9 +85,10 @@ class PictureApi {
             @RequestParam(defaultValue = "") String title,
             @RequestParam(defaultValue = "") String description,
             @RequestParam(defaultValue = "") String credit,
-            @RequestParam(defaultValue = "") String licence) {
+            @RequestParam(defaultValue = "") String licence,
+            @RequestParam(defaultValue = "false") boolean salvage) {
         OpenSite open = sites.open(who.viewer(), site);
-        Pictures.Added added = pictures.add(open, file, new Words(title, description, credit, licence));
+        Pictures.Added added = pictures.add(open, file, new Words(title, description, credit, licence), salvage);
         return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
                 .body(PictureAnswer.of(added.picture()));
     }

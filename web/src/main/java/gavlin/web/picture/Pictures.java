@@ -1,5 +1,6 @@
 package gavlin.web.picture;
 
+import gavlin.core.codec.Embedded;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
@@ -10,6 +11,7 @@ import gavlin.web.site.OpenSite;
 import gavlin.web.store.FileStore;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -21,6 +23,7 @@ import org.springframework.web.multipart.MultipartFile;
 @Service
 public class Pictures {
     private static final int SHORT_HASH = 6;
+    private static final String SALVAGED = "saved from a damaged file: look at it closely";
 
     private final PictureRepository pictures;
     private final FileStore files;
@@ -44,27 +47,43 @@ public class Pictures {
     /** @param isNew false when the site had the same bytes already */
     public record Added(StoredPicture picture, boolean isNew) {}
 
-    /** As {@link #add(OpenSite, byte[], String, Words)}, with the weight judged before the upload is read. */
-    public Added add(OpenSite site, MultipartFile upload, Words words) {
+    /**
+     * As {@link #add(OpenSite, byte[], String, Words)}, with the weight judged before the upload is read.
+     *
+     * @param salvage whether what can be seen of a damaged file is taken in its place
+     */
+    public Added add(OpenSite site, MultipartFile upload, Words words, boolean salvage) {
         if (upload.getSize() > settings.limits().maxBytes()) {
-            throw new PictureRefused(
-                    PictureRefused.Reason.TOO_HEAVY,
-                    "the file weighs " + upload.getSize() + " bytes; at most "
-                            + settings.limits().maxBytes() + " bytes are allowed");
+            throw PictureRefused.tooHeavy(upload.getSize(), settings.limits());
         }
+        byte[] file;
         try {
-            return add(site, upload.getBytes(), upload.getOriginalFilename(), words);
+            file = upload.getBytes();
         } catch (IOException e) {
             throw new PictureRefused(PictureRefused.Reason.CORRUPT, "the upload broke off; try again");
+        }
+        try {
+            return add(site, file, upload.getOriginalFilename(), words);
+        } catch (PictureRefused e) {
+            if (!salvage || e.reason() != PictureRefused.Reason.CORRUPT) {
+                throw e;
+            }
+            byte[] saved = PictureReader.salvage(file, settings.limits());
+            return add(site, saved, upload.getOriginalFilename(), words, List.of(SALVAGED));
         }
     }
 
     /**
      * Takes a picture in. The header is judged, then everything is decoded; only a picture that can be used is stored.
      *
+     * @param words where they say nothing, the file's own are taken
      * @throws PictureRefused with the reason; nothing is stored then
      */
     public Added add(OpenSite site, byte[] file, String fileName, Words words) {
+        return add(site, file, fileName, words, List.of());
+    }
+
+    private Added add(OpenSite site, byte[] file, String fileName, Words words, List<String> remarks) {
         site.requireSomeChange();
         Header header = PictureReader.inspect(file, settings.limits());
         String sha256 = FileStore.sha256(file);
@@ -73,24 +92,28 @@ public class Pictures {
             return new Added(known, false);
         }
         Decoded decoded = working.decode(file, header, sha256);
+        Embedded embedded = PictureReader.embedded(file, header);
         String name = plainFileName(fileName);
-        Words titled = words.title().isEmpty()
-                ? new Words(titleFrom(name), words.description(), words.credit(), words.licence())
-                : words;
+        Words said = words.orThoseOf(embedded);
+        Words titled = said.title().isEmpty()
+                ? new Words(titleFrom(name), said.description(), said.credit(), said.licence())
+                : said;
+        Picture picture = new Picture(
+                site.id(),
+                id(titled.title(), sha256),
+                sha256,
+                name,
+                header,
+                notes(header, embedded, remarks),
+                decoded.transparentPixels() > 0,
+                file.length,
+                titled,
+                embedded.regions().stream().map(Suggestion::of).toList(),
+                site.viewer().name());
         try {
             return transaction.execute(status -> {
                 files.put(file);
-                Picture picture = pictures.saveAndFlush(new Picture(
-                        site.id(),
-                        id(titled.title(), sha256),
-                        sha256,
-                        name,
-                        header,
-                        decoded.transparentPixels() > 0,
-                        file.length,
-                        titled,
-                        site.viewer().name()));
-                return new Added(picture.view(), true);
+                return new Added(pictures.saveAndFlush(picture).view(), true);
             });
         } catch (DataIntegrityViolationException e) {
             StoredPicture winner = bySha256(site, sha256); // somebody uploaded the same bytes a moment earlier
@@ -99,6 +122,15 @@ public class Pictures {
             }
             return new Added(winner, false);
         }
+    }
+
+    private static String notes(Header header, Embedded embedded, List<String> remarks) {
+        List<String> notes = new ArrayList<>(remarks);
+        notes.addAll(header.notes());
+        if (!embedded.secrets().isEmpty()) {
+            notes.add("its file says " + String.join(" and ", embedded.secrets()) + ": never passed on");
+        }
+        return String.join("; ", notes);
     }
 
     public StoredPicture find(OpenSite site, String id) {

@@ -4,6 +4,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.geometry.Size;
 import java.time.Instant;
+import java.util.List;
 
 /**
  * A picture of a site, as the rest of the application sees it.
@@ -12,6 +13,7 @@ import java.time.Instant;
  * @param size upright, px
  * @param transparent whether any pixel is not fully opaque
  * @param notes what a person should know of how it was read, or empty
+ * @param suggestions what its file names in it
  */
 public record StoredPicture(
         long number,
@@ -25,6 +27,7 @@ public record StoredPicture(
         long bytes,
         String notes,
         Words words,
+        List<Suggestion> suggestions,
         Instant addedAt) {
     /** A name to show: the title, or the file's name while it has none. */
     public String label() {

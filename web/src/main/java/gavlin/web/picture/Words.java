@@ -1,6 +1,7 @@
 package gavlin.web.picture;
 
 import gavlin.core.Require;
+import gavlin.core.codec.Embedded;
 
 /**
  * What people say of a picture.
@@ -15,5 +16,20 @@ public record Words(String title, String description, String credit, String lice
         description = Require.text("description", description, 2000);
         credit = Require.text("credit", credit, 300);
         licence = Require.text("licence", licence, 200);
+    }
+
+    public static final Words NONE = new Words("", "", "", "");
+
+    /** These words, and the file's own where they say nothing. */
+    Words orThoseOf(Embedded file) {
+        return new Words(
+                or(title, file.title(), 200),
+                or(description, file.description(), 2000),
+                or(credit, file.creditLine(), 300),
+                or(licence, file.licence(), 200));
+    }
+
+    private static String or(String said, String embedded, int longest) {
+        return !said.isEmpty() ? said : embedded.substring(0, Math.min(longest, embedded.length()));
     }
 }

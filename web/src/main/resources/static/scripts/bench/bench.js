@@ -2,6 +2,7 @@
 import { listenToKeys } from "../keys.js";
 import { latestOnly, send } from "../send.js";
 import { createDrag } from "./drag.js";
+import { drawFiles } from "./files.js";
 import { drawGauges } from "./gauges.js";
 import { drawShowings } from "./showings.js";
 import { createTable } from "./table.js";
@@ -32,7 +33,8 @@ function start(first) {
 
   /** What is asked for, with changes; a window takes the place of focal point and zoom. */
   const wish = (changes) => ({
-    picture: look.picture, focal: look.focal, zoom: look.zoom, rule: look.rule, backing: look.backing, type: look.type, ...changes,
+    picture: look.picture, focal: look.focal, zoom: look.zoom, rule: look.rule, backing: look.backing, type: look.type,
+    encoding: look.encoding, ...changes,
   });
 
   const ask = latestOnly((body) => send("POST", `${bench.dataset.base}/look${section}`, body), receive, complain);
@@ -42,8 +44,8 @@ function start(first) {
     show({ ...look, ...movement(answer) });
   }
 
-  function movement({ focal, zoom, rule, backing, type, window, size, showings, gauges, state, says }) {
-    return { focal, zoom, rule, backing, type, window, size, showings, gauges, state, says };
+  function movement({ focal, zoom, rule, backing, type, encoding, window, size, showings, gauges, state, says }) {
+    return { focal, zoom, rule, backing, type, encoding, window, size, showings, gauges, state, says };
   }
 
   function change(changes) {
@@ -98,6 +100,8 @@ function start(first) {
     for (const [id, can] of [["undo", look.canUndo], ["redo", look.canRedo]]) {
       by(id)?.toggleAttribute("disabled", !can || !mayChange);
     }
+    by("files-tried").disabled = look.files.length === 0;
+    drawFiles(by("files"), look, mayChange ? take : null);
     fillNumbers();
     by("says").className = "says";
     by("says").textContent = [look.says, saved()].filter(Boolean).join(" ");
@@ -153,9 +157,16 @@ function start(first) {
   }
   for (const id of ["rule", "type", "backing"]) {
     by(id).addEventListener("change", (event) => {
-      change({ [id]: event.target.value, ...(id === "rule" && event.target.value === "contain" ? { zoom: 1 } : {}) });
+      change({ [id]: event.target.value, ...(id === "type" ? { encoding: "" } : {}), ...(id === "rule" && event.target.value === "contain" ? { zoom: 1 } : {}) });
       rest();
     });
+  }
+
+  /** Takes one of the files tried; none, and Gavlin chooses again. */
+  function take(encoding) {
+    by("files").close();
+    change({ encoding });
+    rest();
   }
 
   function mend(remedy) {
@@ -163,6 +174,7 @@ function start(first) {
       "zoom-1": () => change({ zoom: 1 }),
       "rule-cover": () => change({ rule: "cover" }),
       "type-any": () => change({ type: "" }),
+      "file-any": () => take(""),
       "backing-white": () => change({ backing: "#FFFFFF" }),
       "backing-none": () => change({ backing: "" }),
       "another-picture": () => by("pictures").showModal(),
@@ -214,6 +226,7 @@ function start(first) {
       by("moving").textContent = `· arrows move the ${arrowsMoveFocal ? "focal point" : "window"}`;
     },
   });
+  by("files-tried").addEventListener("click", () => by("files").showModal());
   by("another")?.addEventListener("click", () => by("pictures").showModal());
   for (const form of document.querySelectorAll(".foot form")) {
     form.addEventListener("submit", async (event) => {

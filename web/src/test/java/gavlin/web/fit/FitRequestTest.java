@@ -109,6 +109,7 @@ class FitRequestTest {
                 1,
                 "",
                 new Words("", "", "", ""),
+                java.util.List.of(),
                 Instant.EPOCH);
     }
 }

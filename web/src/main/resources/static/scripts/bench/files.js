@@ -1,0 +1,90 @@
+import { svg } from "../svg.js";
+
+const WIDTH = 640;
+const HEIGHT = 220;
+const EDGE = { left: 64, right: 16, top: 28, bottom: 34 };
+
+/** Fills the dialog with every file that the search made: a chart of weight against likeness, and a table to choose from. */
+export function drawFiles(dialog, look, take) {
+  const limit = look.gauges.find((gauge) => gauge.id === "weight");
+  dialog.querySelector(".chart").replaceChildren(...(look.files.length > 1 ? [drawChart(look.files)] : []));
+  dialog.querySelector("tbody").replaceChildren(...look.files.map((file) => drawRow(file, take)));
+  dialog.querySelector(".limit").textContent = limit ? limit.says : "";
+  const free = dialog.querySelector("button.any");
+  free.hidden = !take || !look.encoding;
+  free.onclick = () => take?.("");
+}
+
+function drawRow(file, take) {
+  const row = document.createElement("tr");
+  row.className = file.taken ? "taken" : "";
+  for (const text of [file.type, file.settings, file.weight, file.ssim.toFixed(4)]) {
+    const cell = document.createElement("td");
+    cell.textContent = text;
+    row.append(cell);
+  }
+  const last = document.createElement("td");
+  if (file.taken) {
+    last.append(word("fits", "taken"));
+  } else if (!file.keeps) {
+    last.append(word("fails", "too heavy"));
+  } else if (take) {
+    const button = document.createElement("button");
+    button.className = "b small";
+    button.textContent = "Take this one";
+    button.addEventListener("click", () => take(file.encoding));
+    last.append(button);
+  }
+  row.append(last);
+  return row;
+}
+
+function word(verdict, text) {
+  const element = document.createElement("span");
+  element.className = `v ${verdict}`;
+  element.textContent = text;
+  return element;
+}
+
+/** Weight to the right, likeness upwards; squares are WebP, circles JPEG, diamonds everything else. */
+function drawChart(files) {
+  const heaviest = Math.max(...files.map((file) => file.bytes)) * 1.05;
+  const least = Math.floor(Math.min(0.98, ...files.map((file) => file.ssim)) * 50) / 50;
+  const x = (bytes) => EDGE.left + (bytes / heaviest) * (WIDTH - EDGE.left - EDGE.right);
+  const y = (ssim) => HEIGHT - EDGE.bottom - ((ssim - least) / (1 - least)) * (HEIGHT - EDGE.top - EDGE.bottom);
+  const marks = [svg("path", { class: "axis", d: `M${EDGE.left} ${EDGE.top}V${HEIGHT - EDGE.bottom}H${WIDTH - EDGE.right}` })];
+  for (const ssim of [1, (1 + least) / 2, least]) {
+    marks.push(label(EDGE.left - 8, y(ssim) + 4, "end", ssim.toFixed(2)));
+  }
+  for (const share of [0, 0.5, 1]) {
+    marks.push(label(x(heaviest * share), HEIGHT - 12, share === 1 ? "end" : "middle", `${Math.round((heaviest * share) / 1000)} kB`));
+  }
+  const types = [...new Set(files.map((file) => file.type))];
+  for (const [i, type] of types.entries()) {
+    marks.push(mark({ type, keeps: true, settings: "", weight: "", ssim: 1 }, EDGE.left + 24 + i * 80, 8));
+    marks.push(label(EDGE.left + 36 + i * 80, 12, "start", type));
+  }
+  for (const file of files) {
+    marks.push(mark(file, x(file.bytes), y(file.ssim)));
+  }
+  return svg("svg", { viewBox: `0 0 ${WIDTH} ${HEIGHT}`, role: "img", "aria-label": "Weight of each file against its likeness (SSIM)" }, ...marks);
+}
+
+function mark(file, x, y) {
+  const shapes = {
+    JPEG: () => svg("circle", { cx: x, cy: y, r: 5 }),
+    WebP: () => svg("rect", { x: x - 4.5, y: y - 4.5, width: 9, height: 9 }),
+  };
+  const shape = (shapes[file.type] ?? (() => svg("path", { d: `M${x} ${y - 6}l6 6l-6 6l-6 -6z` })))();
+  shape.setAttribute("class", file.taken ? "taken" : file.keeps ? "keeps" : "over");
+  const title = svg("title");
+  title.textContent = `${file.type}, ${file.settings}: ${file.weight}, SSIM ${file.ssim.toFixed(4)}`;
+  shape.append(title);
+  return shape;
+}
+
+function label(x, y, anchor, text) {
+  const element = svg("text", { x, y, "text-anchor": anchor });
+  element.textContent = text;
+  return element;
+}
