@@ -11,8 +11,8 @@ import java.util.function.ToDoubleFunction;
 /**
  * Finds the greatest x of 0..1 whose value stays within a limit, by few and costly evaluations, two at a time. The value
  * rises with x and is nearly a straight line: of a file, the logarithm of its size over {@link Fineness}. The next places
- * are read off the line through the two on either side of the limit (false position, as in R. Brent 1973, ch. 4, kept
- * inside its bracket): aimed at the middle of what is near enough and a little beside it.
+ * are read off the curve through the two on either side of the limit and a third (inverse quadratic interpolation, as in
+ * R. Brent 1973, ch. 4, kept inside its bracket): aimed at the middle of what is near enough and a little beside it.
  *
  * @param <F> what an evaluation makes
  */
@@ -131,8 +131,19 @@ final class QualitySearch<F> {
                 .orElse(otherwise);
     }
 
+    /** Where the curve reaches the wish: through the bracket's ends and the try nearest to it, x as a parabola of the value. */
     private double interpolate(Try<F> below, Try<F> above, double wish) {
-        double share = (wish - below.value) / (above.value - below.value);
-        return below.x + (above.x - below.x) * Math.max(0.03, Math.min(0.97, share));
+        double line = (above.x - below.x) / (above.value - below.value);
+        double x = below.x + (wish - below.value) * line;
+        Try<F> third = tries.stream()
+                .filter(t -> t.value != below.value && t.value != above.value)
+                .min(Comparator.comparingDouble(t -> Math.abs(t.value - wish)))
+                .orElse(null);
+        if (third != null) {
+            double bend = ((third.x - above.x) / (third.value - above.value) - line) / (third.value - below.value);
+            x += bend * (wish - below.value) * (wish - above.value);
+        }
+        double edge = 0.03 * (above.x - below.x);
+        return Math.max(below.x + edge, Math.min(above.x - edge, x));
     }
 }
