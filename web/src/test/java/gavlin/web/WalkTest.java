@@ -162,6 +162,23 @@ class WalkTest {
     }
 
     @Test
+    void filesTried_anotherTaken_isMeasuredAndCanBeGivenBack() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/tolvane/slots/wide-view/bench");
+        page.locator("#files-tried").click();
+        assertThat(page.locator("#files tr.taken")).hasCount(1);
+        page.locator("#files tbody >> text=Take this one").first().click();
+        assertThat(page.locator("#says")).containsText("saved");
+        assertThat(page.locator("#gauges")).not().containsText("measuring");
+        page.locator("#files-tried").click();
+        assertThat(page.locator("#files tbody tr")).hasCount(1);
+        page.locator("text=Let Gavlin choose again").click();
+        assertThat(page.locator("#gauges")).not().containsText("measuring");
+        page.locator("#files-tried").click();
+        assertThat(page.locator("#files tbody tr")).not().hasCount(1);
+    }
+
+    @Test
     void contactSheet_droppedFile_appearsOnIt() {
         signIn();
         page.navigate(gavlin.address() + "/sites/quillet-street/pictures");

@@ -21,7 +21,18 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class EncodingTest {
-    private static final Pixels MARK = Reference.roundMark();
+    private static final Pixels MARK = glow();
+
+    /** A soft disc in two shades, 120×120 px: small, and with more colours than a palette has. */
+    private static Pixels glow() {
+        byte[] samples = new byte[120 * 120 * 4];
+        for (int i = 0; i < 120 * 120; i++) {
+            double distance = Math.hypot(i % 120 - 60, i / 120 - 60);
+            int alpha = (int) Math.max(0, Math.min(255, 380 - 6 * distance));
+            Reference.put(samples, 4 * i, 4, alpha == 0 ? 0 : alpha << 24 | i % 120 * 2 << 16 | i / 120 * 2 << 8 | 90);
+        }
+        return new Pixels(Size.parse("120x120"), 4, samples);
+    }
 
     @ParameterizedTest
     @CsvSource(
@@ -70,7 +81,7 @@ class EncodingTest {
     @Test
     void everyCandidate_madeAgain_weighsTheSame() {
         Request request =
-                new Request(MARK, List.of(PictureType.PNG, PictureType.WEBP), 20_000, new Tags("Mark", "", "CC0"));
+                new Request(MARK, List.of(PictureType.PNG, PictureType.WEBP), 2_000, new Tags("Mark", "", "CC0"));
         Outcome outcome = WeightSearch.search(request);
         assertTrue(outcome.tried().size() > 4, outcome.tried().toString());
         for (Candidate candidate : outcome.tried()) {

@@ -65,7 +65,8 @@ function start(first) {
     }
     unsaved = false;
     try {
-      show(await send("POST", `${bench.dataset.base}/fit${section}`, wish({})));
+      const stored = await send("POST", `${bench.dataset.base}/fit${section}`, wish({}));
+      show(unsaved ? { ...stored, ...movement(look) } : stored); // the hand may have gone on meanwhile
       if (bench.dataset.proposed === "true") {
         location.assign(`${bench.dataset.base}${section}`); // it is the slot's own fit now
         return;
