@@ -30,16 +30,16 @@ public final class Ssim {
         return new Original(pixels);
     }
 
-    /** A picture with its brightness at hand: on black and on white when it has alpha. */
+    /** A picture with what every comparison needs of it at hand: on black and on white when it has alpha. */
     public static final class Original {
         private final Pixels pixels;
-        private final float[][] onBlack;
-        private final float[][] onWhite;
+        private final Plane onBlack;
+        private final Plane onWhite;
 
         private Original(Pixels pixels) {
             this.pixels = pixels;
-            this.onBlack = luma(pixels.over(0));
-            this.onWhite = pixels.channels() == 4 ? luma(pixels.over(0xffffff)) : null;
+            this.onBlack = new Plane(luma(pixels.over(0)));
+            this.onWhite = pixels.channels() == 4 ? new Plane(luma(pixels.over(0xffffff))) : null;
         }
 
         /** @throws IllegalArgumentException when the sizes differ */
@@ -49,79 +49,95 @@ public final class Ssim {
                 throw new IllegalArgumentException("sizes differ: " + size + " and " + other.size());
             }
             if (onWhite == null && other.channels() == 3) {
-                return between(onBlack, luma(other), size);
+                return onBlack.likeness(luma(other));
             }
-            double black = between(onBlack, luma(other.over(0)), size);
-            float[][] white = onWhite == null ? onBlack : onWhite;
-            return Math.min(black, between(white, luma(other.over(0xffffff)), size));
+            double black = onBlack.likeness(luma(other.over(0)));
+            Plane white = onWhite == null ? onBlack : onWhite;
+            return Math.min(black, white.likeness(luma(other.over(0xffffff))));
         }
     }
 
-    /** @param a brightness 0..255, a row an array */
-    private static double between(float[][] a, float[][] b, Size size) {
-        float[] down = gaussian(Math.min(WINDOW, size.height()));
-        float[] across = gaussian(Math.min(WINDOW, size.width()));
-        int rows = size.height() - down.length + 1;
-        int columns = size.width() - across.length + 1;
-        double[] sums = new double[rows];
-        IntStream.range(0, rows).parallel().forEach(y -> sums[y] = rowSum(a, b, y, down, across));
-        double total = 0;
-        for (double sum : sums) { // in order, so that the result does not depend on threads
-            total += sum;
+    /** Brightness 0..255, a row an array, with its weighted mean and variance in every window. */
+    private static final class Plane {
+        private final float[][] luma;
+        private final float[] down;
+        private final float[] across;
+        private final float[][] mean;
+        private final float[][] variance;
+
+        Plane(float[][] luma) {
+            this.luma = luma;
+            this.down = gaussian(Math.min(WINDOW, luma.length));
+            this.across = gaussian(Math.min(WINDOW, luma[0].length));
+            int rows = luma.length - down.length + 1;
+            this.mean = new float[rows][];
+            this.variance = new float[rows][];
+            IntStream.range(0, rows).parallel().forEach(y -> {
+                float[] sum = new float[luma[0].length];
+                float[] squares = new float[luma[0].length];
+                for (int k = 0; k < down.length; k++) {
+                    addWeighted(sum, luma[y + k], sum.length, down[k]);
+                    addProducts(squares, luma[y + k], luma[y + k], sum.length, down[k]);
+                }
+                mean[y] = acrossWindows(sum, across);
+                variance[y] = acrossWindows(squares, across);
+                for (int x = 0; x < mean[y].length; x++) {
+                    variance[y][x] -= mean[y][x] * mean[y][x];
+                }
+            });
         }
-        return total / ((double) rows * columns);
+
+        double likeness(float[][] other) {
+            double[] sums = new double[mean.length];
+            IntStream.range(0, sums.length).parallel().forEach(y -> sums[y] = rowSum(other, y));
+            double total = 0;
+            for (double sum : sums) { // in order, so that the result does not depend on threads
+                total += sum;
+            }
+            return total / ((double) mean.length * mean[0].length);
+        }
+
+        private double rowSum(float[][] other, int y) {
+            int width = other[0].length;
+            float[] sum = new float[width];
+            float[] squares = new float[width];
+            float[] products = new float[width];
+            for (int k = 0; k < down.length; k++) {
+                addWeighted(sum, other[y + k], width, down[k]);
+                addProducts(squares, other[y + k], other[y + k], width, down[k]);
+                addProducts(products, luma[y + k], other[y + k], width, down[k]);
+            }
+            float[] means = acrossWindows(sum, across);
+            float[] meanSquares = acrossWindows(squares, across);
+            float[] meanProducts = acrossWindows(products, across);
+            double total = 0;
+            for (int x = 0; x < means.length; x++) {
+                float ma = mean[y][x];
+                float mb = means[x];
+                float varianceB = meanSquares[x] - mb * mb;
+                float covariance = meanProducts[x] - ma * mb;
+                total += (2 * ma * mb + C1)
+                        * (2 * covariance + C2)
+                        / ((ma * ma + mb * mb + C1) * (variance[y][x] + varianceB + C2));
+            }
+            return total;
+        }
     }
 
-    private static double rowSum(float[][] a, float[][] b, int y, float[] down, float[] across) {
-        int width = a[0].length;
-        float[][] vertical = new float[5][width];
-        for (int k = 0; k < down.length; k++) {
-            addMoments(a[y + k], b[y + k], width, down[k], vertical);
+    private static float[] acrossWindows(float[] row, float[] weights) {
+        float[] out = new float[row.length - weights.length + 1];
+        float[] shifted = new float[out.length];
+        for (int k = 0; k < weights.length; k++) {
+            System.arraycopy(row, k, shifted, 0, out.length);
+            addWeighted(out, shifted, out.length, weights[k]);
         }
-        int columns = width - across.length + 1;
-        float[][] mean = new float[5][columns];
-        float[] shifted = new float[columns];
-        for (int m = 0; m < 5; m++) {
-            for (int k = 0; k < across.length; k++) {
-                System.arraycopy(vertical[m], k, shifted, 0, columns);
-                addWeighted(mean[m], shifted, columns, across[k]);
-            }
-        }
-        double sum = 0;
-        for (int x = 0; x < columns; x++) {
-            float ma = mean[0][x];
-            float mb = mean[1][x];
-            float varianceA = mean[2][x] - ma * ma;
-            float varianceB = mean[3][x] - mb * mb;
-            float covariance = mean[4][x] - ma * mb;
-            sum += (2 * ma * mb + C1)
-                    * (2 * covariance + C2)
-                    / ((ma * ma + mb * mb + C1) * (varianceA + varianceB + C2));
-        }
-        return sum;
+        return out;
     }
 
     /** Whole arrays without offsets, here and below: only so does the compiler make vector instructions of it. */
-    private static void addMoments(float[] a, float[] b, int width, float weight, float[][] into) {
-        float[] sumA = into[0];
-        float[] sumB = into[1];
-        float[] sumAA = into[2];
-        float[] sumBB = into[3];
-        float[] sumAB = into[4];
-        for (int x = 0; x < width; x++) {
-            sumA[x] += weight * a[x];
-        }
-        for (int x = 0; x < width; x++) {
-            sumB[x] += weight * b[x];
-        }
-        for (int x = 0; x < width; x++) {
-            sumAA[x] += weight * a[x] * a[x];
-        }
-        for (int x = 0; x < width; x++) {
-            sumBB[x] += weight * b[x] * b[x];
-        }
-        for (int x = 0; x < width; x++) {
-            sumAB[x] += weight * a[x] * b[x];
+    private static void addProducts(float[] out, float[] a, float[] b, int count, float weight) {
+        for (int x = 0; x < count; x++) {
+            out[x] += weight * a[x] * b[x];
         }
     }
 

@@ -34,6 +34,8 @@ public final class WeightSearch {
     private static final double UNLIMITED_ENOUGH = 0.9875;
     /** Tried in this order when a lossless PNG is too heavy, each with and without dithering. */
     private static final int[] PALETTE_SIZES = {256, 128, 64, 32, 16};
+    /** So many times over the limit, losslessly, artwork may still fit with fewer colours. */
+    private static final double HOPELESS = 3;
     /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
     private static final int NEARLY = 60;
     /** When lossless alpha takes more than this share of the limit, it is reduced as well. */
@@ -249,6 +251,9 @@ public final class WeightSearch {
                 ? new Request(request.pixels, request.types, request.maxBytes - IcoWriter.HEAD_BYTES, Tags.NONE)
                 : request;
         List<Made> tried = new ArrayList<>();
+        if (isHopeless(request)) {
+            return tried;
+        }
         tried.add(make(plain, Encoding.lossless(type)));
         for (int i = 0; i < PALETTE_SIZES.length && lightest(tried) > request.maxBytes; i++) {
             if (tried.size() + 2 > MAX_ENCODES) {
@@ -261,6 +266,17 @@ public final class WeightSearch {
                     .toList());
         }
         return tried;
+    }
+
+    /** A photograph that a lossy type may hold as well: as a PNG within the limit it could only look worse. */
+    private static boolean isHopeless(Request request) {
+        boolean other = request.types.contains(PictureType.JPEG) || request.types.contains(PictureType.WEBP);
+        Sample sample = other && request.limited() ? Sample.of(request.pixels) : null;
+        if (sample == null) {
+            return false;
+        }
+        int bytes = Encoding.lossless(PictureType.PNG).write(sample.tiles(), Tags.NONE).length;
+        return bytes / sample.share() > HOPELESS * request.maxBytes;
     }
 
     private static int lightest(List<Made> made) {
