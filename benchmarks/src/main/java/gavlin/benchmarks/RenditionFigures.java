@@ -43,7 +43,6 @@ final class RenditionFigures {
         figures.wholeKit();
         figures.progressive();
         figures.profile();
-        figures.large();
     }
 
     private void oneRendition() throws Exception {
@@ -128,21 +127,6 @@ final class RenditionFigures {
                     .add("with", () -> bench.renditions(wideTagged, List.of("2000x400")))
                     .add("without", () -> bench.renditions(wide, List.of("2000x400")))
                     .print(3);
-        }
-    }
-
-    private void large() throws Exception {
-        Size size = Size.parse("10000x10000");
-        Path baseline = bench.write("100mp.jpg", TestPhotograph.jpeg(size, 2));
-        Path progressive = bench.write("100mp-progressive.jpg", TestPhotograph.progressiveJpeg(size, 2));
-        for (Path file : List.of(baseline, progressive)) {
-            HeapWatch heap = new HeapWatch();
-            new Figures("100 MP JPEG to 2000×2000, " + file.getFileName())
-                    .add("Gavlin", () -> bench.renditions(file, List.of("2000x2000")))
-                    .print(3);
-            Workbench.say(
-                    "most heap in use over idle: %.0f MB, the file's own %.0f MB among it",
-                    heap.mostOverIdle() / 1e6, Files.size(file) / 1e6);
         }
     }
 

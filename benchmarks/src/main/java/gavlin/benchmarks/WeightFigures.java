@@ -29,10 +29,8 @@ final class WeightFigures {
     public static void main(String[] arguments) throws Exception {
         ImageIO.setUseCache(false);
         WeightFigures figures = new WeightFigures(Workbench.open());
-        if (arguments.length == 0) {
-            figures.search("made photograph", TestPhotograph.jpeg(Size.parse("6000x4000"), 0));
-            figures.search("sunset", Files.readAllBytes(PHOTOS.resolve("sunset_by_Aitzol_Berasategi.jpg")));
-        }
+        figures.search("made photograph", TestPhotograph.jpeg(Size.parse("6000x4000"), 0));
+        figures.search("sunset", Files.readAllBytes(PHOTOS.resolve("sunset_by_Aitzol_Berasategi.jpg")));
         figures.exactPng(
                 "astronaut", PictureReader.pixels(Files.readAllBytes(PHOTOS.resolve("skimage-astronaut.png"))));
         figures.exactPng("logo", TestLogo.pixels());

@@ -95,14 +95,15 @@ final class PngFormat implements PictureReader.Format {
             bend(row, curve, chunks.channels(), chunks.bytesEach());
             sink.row(y, row);
         };
-        try (Data data = new Data(file, chunks.data)) {
+        try (PngData data = new PngData(file, chunks.data)) {
             if (chunks.interlaced) {
                 readInterlaced(chunks, data, toSrgb);
             } else {
                 byte[] out = new byte[width * chunks.channels() * chunks.bytesEach()];
-                Unfilter rows = new Unfilter(chunks, width);
+                PngRows rows = new PngRows(
+                        data, chunks.rowBytes(width), Math.max(1, chunks.samplesPerPixel() * chunks.depth / 8));
                 for (int y = 0; y < extent.to(); y++) {
-                    byte[] row = rows.next(data);
+                    byte[] row = rows.next();
                     if (y >= extent.from()) {
                         expand(chunks, row, width, out, 0, 1);
                         toSrgb.row(y, out);
@@ -112,7 +113,7 @@ final class PngFormat implements PictureReader.Format {
         }
     }
 
-    private static void readInterlaced(Chunks chunks, Data data, RowSink sink) {
+    private static void readInterlaced(Chunks chunks, PngData data, RowSink sink) {
         int pixel = chunks.channels() * chunks.bytesEach();
         int row = chunks.size.width() * pixel;
         byte[] whole = new byte[row * chunks.size.height()];
@@ -122,10 +123,11 @@ final class PngFormat implements PictureReader.Format {
             if (width == 0 || height == 0) {
                 continue;
             }
-            Unfilter rows = new Unfilter(chunks, width);
+            PngRows rows =
+                    new PngRows(data, chunks.rowBytes(width), Math.max(1, chunks.samplesPerPixel() * chunks.depth / 8));
             for (int i = 0; i < height; i++) {
                 int at = (PASS_Y[pass] + i * STEP_Y[pass]) * row + PASS_X[pass] * pixel;
-                expand(chunks, rows.next(data), width, whole, at, STEP_X[pass]);
+                expand(chunks, rows.next(), width, whole, at, STEP_X[pass]);
             }
         }
         byte[] out = new byte[row];
@@ -351,100 +353,6 @@ final class PngFormat implements PictureReader.Format {
             return null;
         } finally {
             inflater.end();
-        }
-    }
-
-    /** The IDAT chunks as one inflated stream. */
-    private static final class Data implements AutoCloseable {
-        private final Bytes file;
-        private final List<int[]> stretches;
-        private final Inflater inflater = new Inflater();
-        private int next;
-
-        Data(Bytes file, List<int[]> stretches) {
-            this.file = file;
-            this.stretches = stretches;
-        }
-
-        void read(byte[] into, int at, int count) {
-            try {
-                while (count > 0) {
-                    int got = inflater.inflate(into, at, count);
-                    at += got;
-                    count -= got;
-                    if (got == 0) {
-                        if (inflater.finished() || inflater.needsDictionary() || next == stretches.size()) {
-                            throw PictureRefused.corrupt("it breaks off in the middle of the picture");
-                        }
-                        int[] stretch = stretches.get(next++);
-                        inflater.setInput(file.array(), stretch[0], stretch[1]);
-                    }
-                }
-            } catch (DataFormatException e) {
-                throw PictureRefused.corrupt("its picture data cannot be unpacked");
-            }
-        }
-
-        @Override
-        public void close() {
-            inflater.end();
-        }
-    }
-
-    /** Rows with their filters undone (§9.2). */
-    private static final class Unfilter {
-        private final int distance;
-        private final byte[] filter = new byte[1];
-        private byte[] above;
-        private byte[] row;
-
-        Unfilter(Chunks chunks, int width) {
-            this.distance = Math.max(1, chunks.samplesPerPixel() * chunks.depth / 8);
-            this.above = new byte[chunks.rowBytes(width)];
-            this.row = new byte[above.length];
-        }
-
-        byte[] next(Data data) {
-            byte[] swap = above;
-            above = row;
-            row = swap;
-            data.read(filter, 0, 1);
-            data.read(row, 0, row.length);
-            undo(filter[0]);
-            return row;
-        }
-
-        private void undo(int kind) {
-            int n = row.length;
-            switch (kind) {
-                case 0 -> {
-                    // Stored as it is.
-                }
-                case 1 -> {
-                    for (int i = distance; i < n; i++) {
-                        row[i] += row[i - distance];
-                    }
-                }
-                case 2 -> {
-                    for (int i = 0; i < n; i++) {
-                        row[i] += above[i];
-                    }
-                }
-                case 3 -> {
-                    for (int i = 0; i < n; i++) {
-                        int left = i < distance ? 0 : row[i - distance] & 0xff;
-                        row[i] += (byte) (left + (above[i] & 0xff) >> 1);
-                    }
-                }
-                case 4 -> {
-                    for (int i = 0; i < n; i++) {
-                        int left = i < distance ? 0 : row[i - distance] & 0xff;
-                        int corner = i < distance ? 0 : above[i - distance] & 0xff;
-                        row[i] += (byte) PngFilters.paeth(left, above[i] & 0xff, corner);
-                    }
-                }
-                default -> throw PictureRefused.corrupt("a row has the unknown filter " + kind);
-            }
         }
     }
 }

@@ -5,6 +5,7 @@ import gavlin.core.raster.Orientation;
 import gavlin.core.raster.Pixels;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.Iterator;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
@@ -46,16 +47,25 @@ final class Salvage {
                 reader.getImageTypes(0).next().createBufferedImage(reader.getWidth(0), reader.getHeight(0));
         ImageReadParam param = reader.getDefaultReadParam();
         param.setDestination(image);
-        boolean[] some = new boolean[1];
-        reader.addIIOReadUpdateListener(new RowsSeen(some));
         try {
             return reader.read(0, param);
         } catch (IOException | RuntimeException e) {
-            if (some[0]) {
-                return image; // as far as it went
+            if (isBlank(image)) {
+                throw e;
             }
-            throw e;
+            return image; // as far as it went
         }
+    }
+
+    private static boolean isBlank(BufferedImage image) {
+        int[] line = new int[image.getWidth()];
+        for (int y = 0; y < image.getHeight(); y++) {
+            image.getRGB(0, y, line.length, 1, line, 0, line.length);
+            if (Arrays.stream(line).anyMatch(argb -> (argb & 0xffffff) != 0)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Pixels upright(BufferedImage image, Bytes file) {
@@ -74,50 +84,5 @@ final class Salvage {
             }
         }
         return new Pixels(size, channels, samples);
-    }
-
-    /** Learns whether any row came. */
-    private record RowsSeen(boolean[] some) implements javax.imageio.event.IIOReadUpdateListener {
-        @Override
-        public void imageUpdate(
-                ImageReader source, BufferedImage image, int x, int y, int w, int h, int px, int py, int[] bands) {
-            some[0] = true;
-        }
-
-        @Override
-        public void passStarted(
-                ImageReader source,
-                BufferedImage image,
-                int pass,
-                int first,
-                int last,
-                int x,
-                int y,
-                int px,
-                int py,
-                int[] b) {}
-
-        @Override
-        public void passComplete(ImageReader source, BufferedImage image) {}
-
-        @Override
-        public void thumbnailPassStarted(
-                ImageReader source,
-                BufferedImage image,
-                int pass,
-                int first,
-                int last,
-                int x,
-                int y,
-                int px,
-                int py,
-                int[] b) {}
-
-        @Override
-        public void thumbnailPassComplete(ImageReader source, BufferedImage image) {}
-
-        @Override
-        public void thumbnailUpdate(
-                ImageReader source, BufferedImage image, int x, int y, int w, int h, int px, int py, int[] bands) {}
     }
 }

@@ -164,12 +164,14 @@ public final class Ssim {
     private static float[][] luma(Pixels pixels) {
         byte[] in = pixels.samples();
         int width = pixels.size().width();
-        float[][] out = new float[pixels.size().height()][width];
-        for (int y = 0, i = 0; y < out.length; y++) {
-            for (int x = 0; x < width; x++, i += 3) {
-                out[y][x] = 0.299f * (in[i] & 0xff) + 0.587f * (in[i + 1] & 0xff) + 0.114f * (in[i + 2] & 0xff);
+        float[][] out = new float[pixels.size().height()][];
+        IntStream.range(0, out.length).parallel().forEach(y -> {
+            float[] row = new float[width];
+            for (int x = 0, i = 3 * y * width; x < width; x++, i += 3) {
+                row[x] = 0.299f * (in[i] & 0xff) + 0.587f * (in[i + 1] & 0xff) + 0.114f * (in[i + 2] & 0xff);
             }
-        }
+            out[y] = row;
+        });
         return out;
     }
 }
