@@ -58,6 +58,10 @@ final class JpegFormat implements PictureReader.Format {
             return out.size() == 0 || out.size() > MAX_ICC_BYTES ? null : out.toByteArray();
         }
 
+        int neededBytes() {
+            return needed.stream().mapToInt(stretch -> stretch[1] - stretch[0]).sum();
+        }
+
         /** Whether decoding can end after any row: all of a row's data stands together, and before the next row's. */
         boolean inOrder() {
             return !progressive && scans == 1;
@@ -82,7 +86,9 @@ final class JpegFormat implements PictureReader.Format {
     public void decode(Bytes file, Header header, Extent extent, RowSink sink) throws IOException {
         Markers markers = walk(file, Limits.PASSED);
         if (markers.components != 4 && TurboJpeg.isThere()) {
-            decodeFast(only(file, markers), header, markers, extent, sink);
+            try (Memory jpeg = outsideTheHeap(file, markers)) {
+                decodeFast(jpeg, header, markers, extent, sink);
+            }
             return;
         }
         ImageReader reader = ImageIO.getImageReadersByFormatName("jpeg").next();
@@ -124,7 +130,7 @@ final class JpegFormat implements PictureReader.Format {
     }
 
     /** With libjpeg-turbo itself, which is twice as fast as the JDK's copy, five times for progressive files. */
-    private static void decodeFast(byte[] jpeg, Header header, Markers markers, Extent extent, RowSink sink) {
+    private static void decodeFast(Memory jpeg, Header header, Markers markers, Extent extent, RowSink sink) {
         int shrink = extent.shrink();
         int width = (header.stored().width() + shrink - 1) / shrink;
         int rows = (header.stored().height() + shrink - 1) / shrink;
@@ -152,13 +158,13 @@ final class JpegFormat implements PictureReader.Format {
     }
 
     /** Tells the decoder that the picture ends sooner: it does not work on the rows below, and skips their data. */
-    private static void shorten(byte[] jpeg, Markers markers, int height) {
+    private static void shorten(Memory jpeg, Markers markers, int height) {
         int at = 0;
         for (int[] stretch : markers.needed) {
             if (markers.heightAt >= stretch[0] && markers.heightAt < stretch[1]) {
                 at += (int) markers.heightAt - stretch[0];
-                jpeg[at] = (byte) (height >> 8);
-                jpeg[at + 1] = (byte) height;
+                jpeg.setByte(at, (byte) (height >> 8));
+                jpeg.setByte(at + 1L, (byte) height);
                 return;
             }
             at += stretch[1] - stretch[0];
@@ -339,9 +345,20 @@ final class JpegFormat implements PictureReader.Format {
         }
     }
 
+    /** A copy of what decoding needs, in native memory. */
+    private static Memory outsideTheHeap(Bytes file, Markers markers) {
+        Memory out = new Memory(markers.neededBytes());
+        long at = 0;
+        for (int[] stretch : markers.needed) {
+            out.write(at, file.array(), stretch[0], stretch[1] - stretch[0]);
+            at += stretch[1] - stretch[0];
+        }
+        return out;
+    }
+
     /** A copy of what decoding needs. */
     private static byte[] only(Bytes file, Markers markers) {
-        byte[] out = new byte[markers.needed.stream().mapToInt(s -> s[1] - s[0]).sum()];
+        byte[] out = new byte[markers.neededBytes()];
         int at = 0;
         for (int[] stretch : markers.needed) {
             System.arraycopy(file.array(), stretch[0], out, at, stretch[1] - stretch[0]);

@@ -1,6 +1,7 @@
 package gavlin.core.codec;
 
 import com.sun.jna.Library;
+import com.sun.jna.Memory;
 import com.sun.jna.Native;
 import com.sun.jna.NativeLong;
 import com.sun.jna.Pointer;
@@ -22,7 +23,7 @@ final class TurboJpeg {
 
         int tjDecompress2(
                 Pointer handle,
-                byte[] jpeg,
+                Pointer jpeg,
                 NativeLong jpegSize,
                 Pointer pixels,
                 int width,
@@ -45,16 +46,17 @@ final class TurboJpeg {
     /**
      * Decodes to RGB, 3 bytes a pixel, row by row without gaps.
      *
+     * @param jpeg the whole of it is the file
      * @param into a direct buffer of at least {@code width · height · 3} bytes
      * @throws PictureRefused when the data is damaged or breaks off
      */
-    static void decode(byte[] jpeg, Size size, ByteBuffer into) {
+    static void decode(Memory jpeg, Size size, ByteBuffer into) {
         Pointer handle = API.tjInitDecompress();
         try {
             int failed = API.tjDecompress2(
                     handle,
                     jpeg,
-                    new NativeLong(jpeg.length),
+                    new NativeLong(jpeg.size()),
                     Native.getDirectBufferPointer(into),
                     size.width(),
                     size.width() * 3,
