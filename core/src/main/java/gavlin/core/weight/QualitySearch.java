@@ -19,13 +19,13 @@ import java.util.function.ToDoubleFunction;
 final class QualitySearch<F> {
     /** No search evaluates more often than this. */
     static final int MAX_ENCODES = 8;
-    /** Steps smaller than this make files that hardly differ. */
-    private static final double LEAST_STEP = 0.002;
 
     private final DoubleFunction<F> maker;
     private final ToDoubleFunction<F> value;
     private final double limit;
     private final double enough;
+    private final double leastStep;
+    private final int most;
     private final List<Try<F>> tries = new ArrayList<>();
 
     record Try<F>(double x, double value, F made) {}
@@ -38,12 +38,22 @@ final class QualitySearch<F> {
      * @param value rises with x
      * @param limit that the value must not exceed
      * @param enough below the limit, but near enough to end the search
+     * @param leastStep of x: smaller ones make files that hardly differ
+     * @param most evaluations, up to {@value #MAX_ENCODES}
      */
-    QualitySearch(DoubleFunction<F> maker, ToDoubleFunction<F> value, double limit, double enough) {
+    QualitySearch(
+            DoubleFunction<F> maker,
+            ToDoubleFunction<F> value,
+            double limit,
+            double enough,
+            double leastStep,
+            int most) {
         this.maker = maker;
         this.value = value;
         this.limit = limit;
         this.enough = enough;
+        this.leastStep = leastStep;
+        this.most = most;
     }
 
     /**
@@ -90,7 +100,7 @@ final class QualitySearch<F> {
 
     /** The next to try; none when the answer is near enough or can't come nearer. */
     private double[] next(Try<F> below, Try<F> above) {
-        boolean full = tries.size() > MAX_ENCODES - 2;
+        boolean full = tries.size() > most - 2;
         if (full || below == null && above.x <= 0) {
             return new double[0];
         }
@@ -98,18 +108,18 @@ final class QualitySearch<F> {
         double wish = limit - width / 2;
         if (below == null) {
             double low = Math.max(0, beyond(above, wish, above.x / 2));
-            return low < LEAST_STEP ? new double[] {0} : new double[] {Math.max(0, low - (above.x - low) / 2), low};
+            return low < leastStep ? new double[] {0} : new double[] {Math.max(0, low - (above.x - low) / 2), low};
         }
         if (below.value >= enough || below.x >= 1) {
             return new double[0];
         }
         if (above == null) {
             double high = Math.min(1, beyond(below, wish, (below.x + 1) / 2));
-            return 1 - high < LEAST_STEP
+            return 1 - high < leastStep
                     ? new double[] {1}
                     : new double[] {high, Math.min(1, high + (high - below.x) / 2)};
         }
-        if (above.x - below.x < LEAST_STEP) {
+        if (above.x - below.x < leastStep) {
             return new double[0];
         }
         // Sizes bend upwards more often than down: what is aimed a little low lands where it should. Not so close below
@@ -117,7 +127,7 @@ final class QualitySearch<F> {
         boolean close = below.value > limit - 2.5 * width;
         double low = interpolate(below, above, close ? wish : limit - 1.5 * width);
         double high = interpolate(below, above, close ? limit + width / 2 : wish);
-        return high - low < LEAST_STEP / 2 ? new double[] {low} : new double[] {low, high};
+        return high - low < leastStep / 2 ? new double[] {low} : new double[] {low, high};
     }
 
     /** Where the line through the outermost try and the one next to it reaches the wish; as given when it does not. */

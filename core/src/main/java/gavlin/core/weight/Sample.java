@@ -28,6 +28,8 @@ record Sample(Pixels tiles, double share) {
     /** A twentieth of the limit: nearer than a sample tells. */
     private static final double NEAR = 0.05;
 
+    private static final int MOST_ENCODES = 6;
+
     /** Null when the picture is too small for it. */
     static Sample of(Pixels pixels) {
         Size size = pixels.size();
@@ -62,7 +64,9 @@ record Sample(Pixels tiles, double share) {
                 x -> Math.log(Math.max(1, bytes.applyAsInt(x) - overhead) / share + overhead),
                 size -> size,
                 logLimit,
-                logLimit - NEAR);
+                logLimit - NEAR,
+                MARGIN,
+                MOST_ENCODES);
         double at = search.run(usual).chosen().x();
         double low = Math.max(0, Math.min(1 - 2 * MARGIN, at - MARGIN));
         return new double[] {low, low + 2 * MARGIN};

@@ -24,10 +24,11 @@ import java.util.stream.Stream;
 public final class WeightSearch {
     /** Two files this near in SSIM look the same; then the lighter one is better. */
     private static final double SAME_LOOK = 0.002;
-    /** The share of a binding limit that is used at least; WebP's sizes are coarser. */
-    private static final double JPEG_ENOUGH = 0.985;
 
-    private static final double WEBP_ENOUGH = 0.97;
+    private static final Scale JPEG = new Scale(Fineness.JPEG_FIRST, 0.985, 0.002, QualitySearch.MAX_ENCODES);
+    /** Its sizes are coarser: a step is one of libwebp's 128. Two encodes are kept for {@link #betweenSteps}. */
+    private static final Scale WEBP = new Scale(Fineness.WEBP_FIRST, 0.97, 0.01, QualitySearch.MAX_ENCODES - 2);
+
     /** What a file without a limit is aimed at: no visible damage, and no waste beyond the second. */
     static final double UNLIMITED_SSIM = 0.985;
 
@@ -66,6 +67,16 @@ public final class WeightSearch {
      * @param tried everything that was encoded, type by type
      */
     public record Outcome(Candidate chosen, byte[] file, List<Candidate> tried) {}
+
+    /**
+     * How a lossy type is searched over {@link Fineness}.
+     *
+     * @param usual two places between which most files under a limit lie
+     * @param enough the share of a binding limit that is near enough to it
+     * @param leastStep below which files hardly differ
+     * @param most encodes
+     */
+    private record Scale(double[] usual, double enough, double leastStep, int most) {}
 
     /** A file and what made it; not measured yet. */
     private record Made(Encoding encoding, byte[] file) {}
@@ -143,12 +154,7 @@ public final class WeightSearch {
 
     private static List<Made> jpeg(Request request, Ssim.Original original) {
         Chroma chroma = ChromaDetail.of(request.pixels);
-        return byQuality(
-                request,
-                original,
-                Fineness.JPEG_FIRST,
-                JPEG_ENOUGH,
-                x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma));
+        return byQuality(request, original, JPEG, x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma));
     }
 
     /** Artwork, with transparency or few colours, may be lightest without loss; everything else is searched by quality. */
@@ -164,12 +170,8 @@ public final class WeightSearch {
             tried.add(make(request, Encoding.webpNearly(NEARLY)));
         }
         int alphaQuality = alphaIsHeavy(request) ? REDUCED_ALPHA : 100;
-        List<Made> lossy = byQuality(
-                request,
-                original,
-                Fineness.WEBP_FIRST,
-                WEBP_ENOUGH,
-                x -> Encoding.webp(Fineness.webpQuality(x), alphaQuality));
+        List<Made> lossy =
+                byQuality(request, original, WEBP, x -> Encoding.webp(Fineness.webpQuality(x), alphaQuality));
         tried.addAll(lossy);
         tried.addAll(betweenSteps(request, lossy));
         return tried;
@@ -188,7 +190,7 @@ public final class WeightSearch {
         Optional<Made> beyond = lossy.stream()
                 .filter(made -> made.file.length > request.maxBytes)
                 .min(Comparator.comparingInt(made -> made.file.length));
-        boolean used = heaviestWithin >= WEBP_ENOUGH * request.maxBytes;
+        boolean used = heaviestWithin >= WEBP.enough * request.maxBytes;
         if (!request.limited() || used || heaviestWithin == 0 || beyond.isEmpty()) {
             return List.of();
         }
@@ -208,19 +210,19 @@ public final class WeightSearch {
     }
 
     private static List<Made> byQuality(
-            Request request, Ssim.Original original, double[] usual, double enough, DoubleFunction<Encoding> encoding) {
+            Request request, Ssim.Original original, Scale scale, DoubleFunction<Encoding> encoding) {
         if (!request.limited()) {
-            return byLikeness(request, original, usual, encoding);
+            return byLikeness(request, original, scale.usual, encoding);
         }
         double limit = Math.log(request.maxBytes);
         Sample sample = Sample.of(request.pixels);
-        double[] first = usual;
+        double[] first = scale.usual;
         if (sample != null) {
             Pixels dot = new Pixels(new Size(1, 1), request.pixels.channels(), new byte[request.pixels.channels()]);
-            int overhead = encoding.apply(usual[0]).write(dot, request.tags).length;
+            int overhead = encoding.apply(scale.usual[0]).write(dot, request.tags).length;
             first = sample.around(
-                    usual,
-                    limit + Math.log((1 + enough) / 2),
+                    scale.usual,
+                    limit + Math.log((1 + scale.enough) / 2),
                     overhead,
                     x -> encoding.apply(x).write(sample.tiles(), request.tags).length);
         }
@@ -228,7 +230,9 @@ public final class WeightSearch {
                 x -> make(request, encoding.apply(x)),
                 made -> Math.log(made.file.length),
                 limit,
-                limit + Math.log(enough));
+                limit + Math.log(scale.enough),
+                scale.leastStep,
+                scale.most);
         return search.run(first).tries().stream().map(QualitySearch.Try::made).toList();
     }
 
@@ -239,7 +243,9 @@ public final class WeightSearch {
                 coarseness -> make(request, encoding.apply(1 - coarseness)),
                 made -> Math.log(1.0000001 - original.likeness(PictureReader.pixels(made.file))),
                 Math.log(1 - UNLIMITED_SSIM),
-                Math.log(1 - UNLIMITED_ENOUGH));
+                Math.log(1 - UNLIMITED_ENOUGH),
+                JPEG.leastStep,
+                QualitySearch.MAX_ENCODES);
         return search.run(1 - usual[1], 1 - usual[0]).tries().stream()
                 .map(QualitySearch.Try::made)
                 .toList();

@@ -77,7 +77,12 @@ class QualitySearchTest {
     private static Answer<Integer> search(DoubleUnaryOperator sizes, int limit, double... first) {
         double log = Math.log(limit);
         return new QualitySearch<Integer>(
-                        x -> (int) sizes.applyAsDouble(x), bytes -> Math.log(bytes), log, log + Math.log(ENOUGH))
+                        x -> (int) sizes.applyAsDouble(x),
+                        bytes -> Math.log(bytes),
+                        log,
+                        log + Math.log(ENOUGH),
+                        0.002,
+                        8)
                 .run(first);
     }
 }
