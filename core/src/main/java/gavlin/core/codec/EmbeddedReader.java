@@ -46,8 +46,12 @@ final class EmbeddedReader {
     private Embedded embedded(Header header) {
         Size stored = header.stored();
         List<Region> regions = new ArrayList<>();
-        xmp.forEach(meta -> regions.addAll(new XmpRegions(meta, stored, header.orientation()).all()));
-        subjectArea(header).ifPresent(regions::add);
+        // AVIF and HEIC turn the picture by a property of their own, and EXIF may say so again or not: no telling what
+        // their regions mean.
+        if (header.type() != PictureType.AVIF && header.type() != PictureType.HEIC) {
+            xmp.forEach(meta -> regions.addAll(new XmpRegions(meta, stored, header.orientation()).all()));
+            subjectArea(header).ifPresent(regions::add);
+        }
         return new Embedded(
                 first(
                         localised(DC, "title"),

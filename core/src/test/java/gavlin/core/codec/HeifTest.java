@@ -36,6 +36,15 @@ class HeifTest {
         assertEquals(Size.parse("3024x4032"), header.upright());
     }
 
+    /** Stored 4032×3024 and turned, with EXIF that calls it upright: what its subject area means cannot be told. */
+    @Test
+    void avif_regions_areNotGuessed() {
+        byte[] file = Reference.bytes("exif/avif-orientation-6.avif");
+        Embedded words = PictureReader.embedded(file, PictureReader.inspect(file, Limits.DEFAULT));
+        assertEquals(java.util.List.of(), words.regions());
+        assertEquals(java.util.List.of("where it was taken"), words.secrets());
+    }
+
     /** Written by libheif's own encoder out of a photograph, read back. */
     @ParameterizedTest
     @CsvSource({"heic, HEIC", "avif, AVIF"})
