@@ -25,6 +25,19 @@ public record Embedded(
 
     public static final Embedded NOTHING = new Embedded("", "", "", "", "", "", List.of(), List.of());
 
+    /** One line without control characters, of at most so many chars and never half of a character. */
+    public static String line(String text, int longest) {
+        if (text == null) {
+            return "";
+        }
+        String line = text.replaceAll("[\\p{Cc}\\s]+", " ").strip();
+        if (line.length() <= longest) {
+            return line;
+        }
+        return line.substring(0, Character.isHighSurrogate(line.charAt(longest - 1)) ? longest - 1 : longest)
+                .strip();
+    }
+
     /** The line to stand beside the picture: the credit asked for, else its maker, else its owner. */
     public String creditLine() {
         return !credit.isEmpty() ? credit : !maker.isEmpty() ? maker : rights;

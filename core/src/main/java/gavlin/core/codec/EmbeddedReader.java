@@ -12,6 +12,7 @@ import gavlin.core.geometry.Size;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -98,14 +99,14 @@ final class EmbeddedReader {
     }
 
     /** EXIF SubjectArea, §4.6.6: a point, a circle or a rectangle by its centre, px of the stored picture. */
-    private java.util.Optional<Region> subjectArea(Header header) {
+    private Optional<Region> subjectArea(Header header) {
         int[] values = all.getDirectoriesOfType(ExifSubIFDDirectory.class).stream()
                 .map(exif -> exif.getIntArray(ExifSubIFDDirectory.TAG_SUBJECT_LOCATION_TIFF_EP))
                 .filter(v -> v != null && v.length >= 2 && v.length <= 4)
                 .findFirst()
                 .orElse(null);
         if (values == null) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         double width = values.length == 2 ? 0 : values[2];
         double height = values.length == 4 ? values[3] : width;
@@ -148,7 +149,7 @@ final class EmbeddedReader {
     private String fromXmp(Question question) {
         for (XMPMeta meta : xmp) {
             try {
-                String answer = plain(question.ask(meta));
+                String answer = Embedded.line(question.ask(meta), LONGEST);
                 if (!answer.isEmpty()) {
                     return answer;
                 }
@@ -169,18 +170,9 @@ final class EmbeddedReader {
 
     private <D extends Directory> String text(Class<D> kind, int tag) {
         return all.getDirectoriesOfType(kind).stream()
-                .map(directory -> plain(directory.getString(tag)))
+                .map(directory -> Embedded.line(directory.getString(tag), LONGEST))
                 .filter(text -> !text.isEmpty())
                 .findFirst()
                 .orElse("");
-    }
-
-    /** One line, without control characters, of bounded length. */
-    private static String plain(String text) {
-        if (text == null) {
-            return "";
-        }
-        String line = text.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
-        return line.length() > LONGEST ? line.substring(0, LONGEST) : line;
     }
 }

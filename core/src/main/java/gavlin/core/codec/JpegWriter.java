@@ -112,16 +112,6 @@ public final class JpegWriter {
         metadata.setFromTree(NATIVE_FORMAT, root);
     }
 
-    /** The same file with a profile, for pictures whose colours are not sRGB: used to make files to measure with. */
-    public static byte[] withProfile(byte[] jpeg, byte[] icc) {
-        int afterJfif = 4 + ((jpeg[4] & 0xff) << 8 | jpeg[5] & 0xff);
-        ByteArrayOutputStream out = new ByteArrayOutputStream(jpeg.length + icc.length + 32);
-        out.write(jpeg, 0, afterJfif);
-        segment(out, APP2, "ICC_PROFILE\0\u0001\u0001", icc);
-        out.writeBytes(Arrays.copyOfRange(jpeg, afterJfif, jpeg.length));
-        return out.toByteArray();
-    }
-
     /** Puts the profile and the XMP packet behind the JFIF header. */
     private static byte[] withSegments(byte[] jpeg, Tags tags) {
         String xmp = tags.toXmp();

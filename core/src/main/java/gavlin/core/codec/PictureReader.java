@@ -220,7 +220,7 @@ public final class PictureReader {
         if (HeifFormat.isHeif(file)) {
             return new HeifFormat();
         }
-        if (SvgFormat.isSvg(file)) {
+        if (SvgCheck.isDrawing(file.array())) {
             return new SvgFormat();
         }
         throw refusal(file);

@@ -56,11 +56,30 @@ final class SvgCheck {
         }
     }
 
-    private void read(byte[] file) throws XMLStreamException {
+    /** Whether the first element of an XML file is svg; nothing behind it is looked at. */
+    static boolean isDrawing(byte[] file) {
+        try {
+            XMLStreamReader xml = open(file);
+            while (xml.hasNext()) {
+                if (xml.next() == XMLStreamConstants.START_ELEMENT) {
+                    return xml.getLocalName().equals("svg");
+                }
+            }
+            return false;
+        } catch (XMLStreamException | RuntimeException e) {
+            return false;
+        }
+    }
+
+    private static XMLStreamReader open(byte[] file) throws XMLStreamException {
         XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-        XMLStreamReader xml = factory.createXMLStreamReader(new ByteArrayInputStream(file));
+        return factory.createXMLStreamReader(new ByteArrayInputStream(file));
+    }
+
+    private void read(byte[] file) throws XMLStreamException {
+        XMLStreamReader xml = open(file);
         Deque<Group> open = new ArrayDeque<>();
         Deque<Boolean> opened = new ArrayDeque<>();
         while (xml.hasNext()) {

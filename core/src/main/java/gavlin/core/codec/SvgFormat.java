@@ -15,7 +15,6 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
@@ -132,18 +131,5 @@ final class SvgFormat implements PictureReader.Format {
             Thread.currentThread().interrupt();
             throw new java.util.concurrent.CancellationException("the drawing was stopped");
         }
-    }
-
-    /** Whether a file begins like an SVG: XML whose first element is svg. */
-    static boolean isSvg(Bytes file) {
-        String head = file.latin(0, Math.min(file.length(), 4096)).replaceFirst("^\u00ef\u00bb\u00bf", "");
-        return head.stripLeading().startsWith("<")
-                && head.matches("(?s).*?<(?:\\w+:)?svg[\\s>].*")
-                && Arrays.stream(head.split("<"))
-                        .map(String::strip)
-                        .filter(part -> !part.isEmpty() && part.charAt(0) != '?' && part.charAt(0) != '!')
-                        .findFirst()
-                        .map(first -> first.matches("(?s)(?:\\w+:)?svg[\\s>].*"))
-                        .orElse(false);
     }
 }

@@ -25,6 +25,9 @@ final class XmpRegions {
     private static final String DIMENSIONS = "http://ns.adobe.com/xap/1.0/sType/Dimensions#";
     private static final String IPTC = "http://iptc.org/std/Iptc4xmpExt/2008-02-29/";
 
+    /** Of a name, which is stored with each region. */
+    private static final int LONGEST = 80;
+
     static {
         try {
             XMPMetaFactory.getSchemaRegistry().registerNamespace(MWG, "mwg-rs");
@@ -188,8 +191,7 @@ final class XmpRegions {
 
     private String text(String namespace, String path) {
         try {
-            String text = xmp.getPropertyString(namespace, path);
-            return text == null ? "" : text.replaceAll("[\\p{Cntrl}\\s]+", " ").strip();
+            return Embedded.line(xmp.getPropertyString(namespace, path), LONGEST);
         } catch (XMPException | RuntimeException e) {
             return "";
         }

@@ -78,7 +78,11 @@ public final class WorkingPicture {
             if (channel.read(header, 0) < HEADER_BYTES || header.getInt(0) != MAGIC) {
                 throw new IOException(file.getFileName() + " is not a working picture");
             }
-            byte[] icc = new byte[header.getInt(20)];
+            int profileBytes = header.getInt(20);
+            if (profileBytes < 0 || profileBytes > channel.size()) {
+                throw new IOException(file.getFileName() + " is not a working picture");
+            }
+            byte[] icc = new byte[profileBytes];
             channel.read(ByteBuffer.wrap(icc), HEADER_BYTES);
             Size size = new Size(header.getInt(4), header.getInt(8));
             return map(

@@ -10,8 +10,9 @@ import java.util.List;
 import java.util.PriorityQueue;
 
 /**
- * Chooses the colours of a palette. Colours are gathered in cells, split where their weighted variance is greatest (X. Wu 1991, "Efficient statistical computations for optimal color quantization", the variance criterion),
- * then refined by weighted k-means. Both work in the places of {@link NearestColour}.
+ * Chooses the colours of a palette. Colours are gathered in cells, split where their weighted variance is greatest (X. Wu
+ * 1991, "Efficient statistical computations for optimal color quantization", the variance criterion), then refined by
+ * weighted k-means. Both work in the places of {@link NearestColour}.
  */
 final class Quantiser {
     private static final int MOST_ENTRIES = 40_000;

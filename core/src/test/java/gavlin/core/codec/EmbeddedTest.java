@@ -145,6 +145,21 @@ class EmbeddedTest {
         assertEquals(List.of(), words.regions());
     }
 
+    /** Whatever a file says, it fits where it is kept, and no character is cut in two. */
+    @Test
+    void longWords_areCutBetweenCharacters() throws Exception {
+        Embedded words = read(jpeg(), "-XMP-dc:Title=" + "\ud83d\udea2".repeat(2000));
+        assertTrue(words.title().length() <= 1000);
+        assertEquals("a\ud83d\udea2", Embedded.line("a\ud83d\udea2\ud83d\udea2", 4));
+        assertEquals("a b", Embedded.line(" a\u0000\u0092\n b ", 10));
+        Embedded region = read(
+                jpeg(),
+                "-n",
+                "-RegionInfo={RegionList=[{Area={X=0.5,Y=0.5,W=0.1,H=0.1,Unit=normalized},Name=" + "n".repeat(3000)
+                        + ",Type=Face}]}");
+        assertEquals(80, region.regions().get(0).name().length());
+    }
+
     /** What Gavlin writes, it reads; what was private in the source cannot be in it. */
     @Test
     void ownFiles_sayTheirTitleMakerAndRights() {

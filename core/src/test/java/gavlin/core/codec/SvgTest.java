@@ -35,6 +35,20 @@ class SvgTest {
     }
 
     @Test
+    void drawing_behindAnyProlog_isKnownAsOne() {
+        String svg = "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'/>";
+        for (String prolog : new String[] {
+            "<!-- a < b, <html> too -->",
+            "<?xml version='1.0'?><!DOCTYPE svg PUBLIC '-//W3C//DTD SVG 1.1//EN' 'http://127.0.0.1:9/svg11.dtd'>",
+            "\ufeff"
+        }) {
+            byte[] file = (prolog + svg).getBytes(StandardCharsets.UTF_8);
+            assertEquals(
+                    PictureType.SVG, PictureReader.inspect(file, Limits.DEFAULT).type(), prolog);
+        }
+    }
+
+    @Test
     void drawing_ofAnyStatedSize_hasTheSamePixels() {
         for (String size :
                 new String[] {"width='1' height='1'", "width='1e6px' height='1e6px'", "width='30mm' height='30mm'"}) {

@@ -30,6 +30,6 @@ public record Words(String title, String description, String credit, String lice
     }
 
     private static String or(String said, String embedded, int longest) {
-        return !said.isEmpty() ? said : embedded.substring(0, Math.min(longest, embedded.length()));
+        return !said.isEmpty() ? said : Embedded.line(embedded, longest);
     }
 }
