@@ -1,12 +1,14 @@
 // Puts what the browser needs and the registry has into the given folder: the fonts and the style sheet. Called by Maven.
 import { execFileSync } from "node:child_process";
-import { copyFileSync, existsSync, mkdirSync } from "node:fs";
+import { copyFileSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { convertWoffToTtf } from "./woff.mjs";
 
 const target = process.argv[2];
 const fonts = ["bricolage-grotesque", "atkinson-hyperlegible-next", "spline-sans-mono"];
 
-if (!existsSync("node_modules/.package-lock.json")) {
+const installed = "node_modules/.package-lock.json";
+if (!existsSync(installed) || statSync(installed).mtimeMs < statSync("package-lock.json").mtimeMs) {
   execFileSync("npm", ["ci", "--no-audit", "--no-fund"], { stdio: "inherit" });
 }
 mkdirSync(join(target, "fonts"), { recursive: true });
@@ -14,6 +16,15 @@ for (const font of fonts) {
   for (const part of ["latin", "latin-ext"]) {
     const file = `${font}-${part}-wght-normal.woff2`;
     copyFileSync(`node_modules/@fontsource-variable/${font}/files/${file}`, join(target, "fonts", file));
+  }
+}
+// Paper wants the fonts as they were before they were packed for browsers; they are never served.
+const print = join(target, "..", "print");
+mkdirSync(print, { recursive: true });
+for (const part of ["latin", "latin-ext"]) {
+  for (const weight of [400, 700]) {
+    const woff = readFileSync(`node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${part}-${weight}-normal.woff`);
+    writeFileSync(join(print, `atkinson-${part}-${weight}.ttf`), convertWoffToTtf(woff));
   }
 }
 execFileSync("npx", ["tailwindcss", "-i", "gavlin.css", "-o", join(target, "gavlin.css"), "--minify"], {

@@ -6,15 +6,9 @@ import static gavlin.core.geometry.Rule.COVER;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.Rule;
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
@@ -26,74 +20,20 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.ObjectFit;
 import gavlin.core.geometry.Size;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Random;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The way through as a person goes it, with Debian's Chromium on the running application. */
-class WalkTest {
-    private static RunningGavlin gavlin;
-    private static Playwright playwright;
-    private static Browser browser;
-    private Page page;
-    private final List<String> complaints = new ArrayList<>();
-
-    @BeforeAll
-    static void start() {
-        gavlin = RunningGavlin.get();
-        playwright = Playwright.create();
-        PlaywrightAssertions.setDefaultAssertionTimeout(20_000); // a busy machine is not a failure
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-gpu",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync",
-                                "--no-first-run")));
-    }
-
-    @AfterAll
-    static void stop() {
-        playwright.close();
-    }
-
-    @BeforeEach
-    void openPage() {
-        page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-        // A breach of the content policy, a script error, a missing file: all are said on the console.
-        page.onConsoleMessage(message -> {
-            if (message.type().equals("error")) {
-                complaints.add(message.text());
-            }
-        });
-        page.onPageError(complaints::add);
-    }
-
-    @AfterEach
-    void closePage() {
-        page.context().close();
-        assertEquals(List.of(), complaints, "the browser has nothing to complain of");
-    }
-
+class WalkTest extends BrowserWalk {
     @Test
     void practitioner_fromSignInToDownload_getsExactlyTheSlotsFile() throws Exception {
         signIn();
         assertThat(page).hasURL(java.util.regex.Pattern.compile(".*/sites/tolvane/plan"));
         assertThat(page.locator("h1")).hasText("Three slots need you");
-        assertThat(page.locator(".plan-page")).hasCount(4);
-        assertThat(page.locator("#slots tbody tr")).hasCount(11);
+        assertThat(page.locator(".plan-page")).hasCount(6);
+        assertThat(page.locator("#slots tbody tr")).hasCount(16);
 
         page.locator("#slots a", new Page.LocatorOptions().setHasText("Slide: in all weathers"))
                 .click();
@@ -211,15 +151,7 @@ class WalkTest {
         signIn();
         page.navigate(gavlin.address() + path);
         page.waitForLoadState(LoadState.NETWORKIDLE);
-        List<Rule> violations = new AxeBuilder(page)
-                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
-                .analyze()
-                .getViolations();
-        assertEquals(
-                List.of(),
-                violations.stream()
-                        .map(v -> v.getId() + " at " + v.getNodes().get(0).getTarget())
-                        .toList());
+        assertNoViolations();
     }
 
     @Test
@@ -238,7 +170,7 @@ class WalkTest {
         assertThat(page.locator("#slots")).isVisible();
         page.waitForLoadState();
         page.keyboard().press("ArrowDown");
-        for (int i = 0; i < 11 && !page.locator("#slots a:focus").textContent().equals("Wide view"); i++) {
+        for (int i = 0; i < 15 && !page.locator("#slots a:focus").textContent().equals("Wide view"); i++) {
             page.keyboard().press("ArrowDown");
         }
         page.keyboard().press("Enter");
@@ -303,17 +235,6 @@ class WalkTest {
             }
         }
         return new Box(left, top, right - left, bottom - top);
-    }
-
-    private void signIn() {
-        signIn("warden");
-    }
-
-    private void signIn(String who) {
-        page.navigate(gavlin.address() + "/sign-in");
-        page.locator("[name=username]").fill(who);
-        page.locator("[name=password]").fill("tolvane-demo");
-        page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
     }
 
     private Locator gauge(String name) {

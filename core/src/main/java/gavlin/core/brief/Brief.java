@@ -43,6 +43,16 @@ public record Brief(
         return size != null ? size : ratio.largestInside(picture, maxWidth);
     }
 
+    /** The same brief with an exact size in place of its own size or ratio. */
+    public Brief withSize(Size other) {
+        return new Brief(other, null, other.width(), densities, types, transparency, weight, rule, shape);
+    }
+
+    /** Width over height: what a slot of picture's own height follows. */
+    public double proportion() {
+        return size != null ? size.proportion() : ratio.proportion();
+    }
+
     /** The types that a rendition may have: those allowed that Gavlin writes and that can hold what the slot needs. */
     public List<PictureType> usableTypes() {
         return types.stream()

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 
 /** The part of a slot that no showing lays anything over, and so where the focal point should land. */
 public final class OpenArea {
@@ -19,15 +20,56 @@ public final class OpenArea {
     public static Box of(List<Showing> showings, Size slot) {
         List<Box> covered = new ArrayList<>();
         for (Showing showing : showings) {
-            Box placed = showing.objectFit().place(slot, showing.box());
-            for (Obstruction obstruction : showing.obstructions()) {
-                Box inSlot = obstruction.box().carry(placed, slot.box()).intersect(slot.box());
-                if (!inSlot.isEmpty()) {
-                    covered.add(inSlot);
-                }
-            }
+            covered(showing, slot).stream().filter(box -> !box.isEmpty()).forEach(covered::add);
         }
         return largestOpen(covered, slot.box());
+    }
+
+    /**
+     * What every showing shows whole at each of its widths, slot px: the slot without what a box of other proportions cuts away.
+     * Empty when two showings have nothing in common.
+     */
+    public static Box alwaysSeen(List<Showing> showings, Size slot) {
+        Box seen = slot.box();
+        for (Showing showing : showings) {
+            for (Showing look : showing.looks(slot)) {
+                Box frame = new Box(0, 0, look.box().width(), look.box().height());
+                seen = seen.intersect(frame.carry(look.objectFit().place(slot, look.box()), slot.box()));
+            }
+        }
+        return seen;
+    }
+
+    /** What each obstruction of a showing covers of the slot at any of its widths, slot px, in the showing's order. */
+    public static List<Box> covered(Showing showing, Size slot) {
+        List<Showing> looks = showing.looks(slot);
+        return IntStream.range(0, showing.obstructions().size())
+                .mapToObj(i -> covered(looks, i, slot).intersect(slot.box()))
+                .toList();
+    }
+
+    /** The largest rectangle that every showing shows and none covers, slot px: where it is safe to put what matters. */
+    public static Box safe(List<Showing> showings, Size slot) {
+        Box seen = alwaysSeen(showings, slot);
+        List<Box> covered = showings.stream()
+                .flatMap(showing -> covered(showing, slot).stream())
+                .map(box -> box.intersect(seen))
+                .filter(box -> !box.isEmpty())
+                .map(box -> new Box(box.x() - seen.x(), box.y() - seen.y(), box.width(), box.height()))
+                .toList();
+        Box open = largestOpen(covered, new Box(0, 0, seen.width(), seen.height()));
+        return new Box(open.x() + seen.x(), open.y() + seen.y(), open.width(), open.height());
+    }
+
+    /** All that one obstruction covers at any width of a showing, slot px: the hull of what it covers at the key widths. */
+    private static Box covered(List<Showing> looks, int obstruction, Size slot) {
+        return looks.stream()
+                .map(look -> look.obstructions()
+                        .get(obstruction)
+                        .box()
+                        .carry(look.objectFit().place(slot, look.box()), slot.box()))
+                .reduce(Box::hull)
+                .orElseThrow();
     }
 
     /** The centre of the open area as fractions of the slot; the slot's own centre when hardly anything is open. */

@@ -1,16 +1,24 @@
 package gavlin.core.brief;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.ObjectFit;
+import gavlin.core.geometry.Position;
+import gavlin.core.geometry.Size;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
- * One way a slot is seen: a page and screen, its box there, and what lies over it.
+ * One way a slot is seen: a page and screen, its box there, and what lies over it. The box may have a range of widths; its
+ * height then runs evenly from one end to the other.
  *
  * @param page the page plan's id, or null
  * @param screenWidth CSS px, 0 when not said
- * @param box at the origin, CSS px
+ * @param box at the origin, CSS px; at its narrowest
+ * @param widest the box at its widest, CSS px; the same as {@code box} when it has one size only
+ * @param positionIsFree whether the site lets object-position be set
  * @param background 0xRRGGBB
+ * @param obstructions in px of {@code box}
  */
 public record Showing(
         String id,
@@ -18,6 +26,103 @@ public record Showing(
         String page,
         int screenWidth,
         Box box,
+        Box widest,
         ObjectFit objectFit,
+        boolean positionIsFree,
         int background,
-        List<Obstruction> obstructions) {}
+        List<Obstruction> obstructions,
+        Exists exists) {
+    public boolean isRange() {
+        return widest.width() > box.width();
+    }
+
+    /** This showing where its box is {@code width} wide, or as near to that as its range allows. */
+    public Showing at(double width) {
+        if (!isRange()) {
+            return this;
+        }
+        double w = Math.max(box.width(), Math.min(widest.width(), width));
+        double along = (w - box.width()) / (widest.width() - box.width());
+        Box now = new Box(0, 0, w, box.height() + along * (widest.height() - box.height()));
+        return new Showing(
+                id,
+                name,
+                page,
+                screenWidth,
+                now,
+                now,
+                objectFit,
+                positionIsFree,
+                background,
+                obstructions.stream().map(o -> o.moved(box, now)).toList(),
+                exists);
+    }
+
+    /** This showing where the theme gives it another height, so many times its own; what lies over it keeps its distance to its edges. */
+    public Showing tallerBy(double factor) {
+        Box now = new Box(0, 0, box.width(), box.height() * factor);
+        return new Showing(
+                id,
+                name,
+                page,
+                screenWidth,
+                now,
+                new Box(0, 0, widest.width(), widest.height() * factor),
+                objectFit,
+                positionIsFree,
+                background,
+                obstructions.stream().map(o -> o.moved(box, now)).toList(),
+                exists);
+    }
+
+    /** This showing with another object-position, where the site lets that be set. */
+    public Showing positioned(Position other) {
+        return other == null || !positionIsFree
+                ? this
+                : new Showing(
+                        id,
+                        name,
+                        page,
+                        screenWidth,
+                        box,
+                        widest,
+                        new ObjectFit(objectFit.rule(), other.x(), other.y()),
+                        true,
+                        background,
+                        obstructions,
+                        exists);
+    }
+
+    /**
+     * The widths that tell all: both ends, and between them the one at which the box has the file's own proportions. From
+     * one to the next every edge of what is seen, and of what covers it, only ever moves one way, so that the extremes over
+     * the whole range are found among these.
+     */
+    public List<Double> keyWidths(Size file) {
+        if (!isRange()) {
+            return List.of(box.width());
+        }
+        List<Double> widths = new ArrayList<>(List.of(box.width()));
+        double ratio = file.proportion();
+        double growth = (widest.height() - box.height()) / (widest.width() - box.width());
+        double crossing = ratio * (box.height() - growth * box.width()) / (1 - ratio * growth);
+        if (crossing > box.width() && crossing < widest.width()) {
+            widths.add(crossing);
+        }
+        widths.add(widest.width());
+        return widths;
+    }
+
+    /** This showing at each of its key widths. */
+    public List<Showing> looks(Size file) {
+        return keyWidths(file).stream().map(this::at).toList();
+    }
+
+    /** The part of the picture that is seen at every width of the range, source px. */
+    public Box alwaysSeen(Framing framing, Size file) {
+        return looks(file).stream()
+                .map(look -> look.objectFit.seen(framing, file, look.box))
+                .reduce(Box::intersect)
+                .orElseThrow();
+    }
+}

@@ -2,39 +2,61 @@ package gavlin.core.brief;
 
 import gavlin.core.brief.SlotSheetFaults.Fault;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Ratio;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import tools.jackson.databind.JsonNode;
 
-/** What the JSON Schema can't say: ids unique, names that exist, no circles, obstructions inside their box. */
+/**
+ * What the JSON Schema can't say: ids unique, names that exist, no circles, obstructions inside their box. Parts in which the
+ * schema found a fault are not looked into further, so that both kinds of fault are listed at once.
+ */
 final class SlotSheetCheck {
     private final JsonNode sheet;
     private final List<Fault> faults;
+    /** The ways to all that the schema found faulty. */
+    private final Set<String> faulty = new HashSet<>();
+
     private final Set<String> pages = new HashSet<>();
     /** Slot id to the ids of its showings. */
     private final Map<String, Set<String>> showings = new HashMap<>();
 
     private final Map<String, String> standsInFor = new HashMap<>();
+    /** How many pictures the slots with sets take. */
+    private final Map<String, Integer> mostIn = new HashMap<>();
+    /** Variant id to the ids of its options, of those that the sheet lists. */
+    private final Map<String, Set<String>> options = new TreeMap<>();
 
+    /** @param faults those that the schema found; what is found here is added */
     SlotSheetCheck(JsonNode sheet, List<Fault> faults) {
         this.sheet = sheet;
         this.faults = faults;
+        for (Fault fault : faults) {
+            for (String way = fault.pointer(); way.startsWith("/"); way = way.substring(0, way.lastIndexOf('/'))) {
+                faulty.add(way);
+            }
+        }
     }
 
     void run() {
         uniqueIds(sheet.path("sections"), "/sections", new HashSet<>());
+        uniqueIds(sheet.path("variants"), "/variants", new HashSet<>());
+        each(sheet.path("variants"), "/variants", this::variant);
         uniqueIds(sheet.path("pages"), "/pages", pages);
         uniqueIds(sheet.path("slots"), "/slots", new HashSet<>());
-        each(sheet.path("slots"), "/slots", (slot, at) -> {
+        all(sheet.path("slots"), "/slots", (slot, at) -> {
             Set<String> ids = new HashSet<>();
             uniqueIds(slot.path("showings"), at + "/showings", ids);
-            showings.put(slot.path("id").asString(), ids);
+            showings.put(text(slot, "id"), ids);
+            if (slot.at("/set/most").isInt()) {
+                mostIn.put(text(slot, "id"), slot.at("/set/most").asInt());
+            }
             if (slot.path("standsInFor").isString()) {
-                standsInFor.put(
-                        slot.path("id").asString(), slot.path("standsInFor").asString());
+                standsInFor.put(text(slot, "id"), text(slot, "standsInFor"));
             }
         });
         each(sheet.path("slots"), "/slots", this::slot);
@@ -58,8 +80,50 @@ final class SlotSheetCheck {
         if (needsAlpha && !hasAlphaType) {
             add(at + "/types", "allows only JPEG, which has no transparency, though transparency is required");
         }
+        if (size.path("height").isNumber()
+                && !slot.path("heights").isEmpty()
+                && SlotSheetReader.list(slot.path("heights"))
+                        .noneMatch(h -> h.asInt() == size.path("height").asInt())) {
+            add(
+                    at + "/heights",
+                    "does not list the slot's own height of "
+                            + size.path("height").asInt());
+        }
         standIn(slot.path("id").asString(), at);
-        each(slot.path("showings"), at + "/showings", this::showing);
+        exists(slot, at);
+        double proportion = proportion(slot);
+        each(slot.path("showings"), at + "/showings", (showing, place) -> showing(showing, place, proportion));
+    }
+
+    /** Width over height of what the slot asks; 0 when that is faulty. */
+    private static double proportion(JsonNode slot) {
+        if (slot.path("ratio").isString()) {
+            return Ratio.parse(slot.path("ratio").asString()).proportion();
+        }
+        double height = slot.at("/size/height").asDouble(0);
+        return height == 0 ? 0 : slot.at("/size/width").asDouble() / height;
+    }
+
+    private void variant(JsonNode variant, String at) {
+        Set<String> ids = new HashSet<>();
+        uniqueIds(variant.path("options"), at + "/options", ids);
+        options.put(variant.path("id").asString(), ids);
+        if (variant.has("usual") && !ids.contains(variant.path("usual").asString())) {
+            add(at + "/usual", "names " + variant.path("usual").asString() + ", which is none of its options");
+        }
+    }
+
+    /** Only variants that the sheet lists can be named wrongly; the others are made from what names them. */
+    private void exists(JsonNode node, String at) {
+        Exists exists = VariantsReader.exists(node.path("exists"));
+        exists.wanted().forEach((variant, wanted) -> {
+            Set<String> known = options.get(variant);
+            wanted.stream()
+                    .filter(option -> known != null && !known.contains(option))
+                    .forEach(option -> add(
+                            at + "/exists/" + variant,
+                            "names " + option + ", which is none of that variant's options: " + known));
+        });
     }
 
     private void standIn(String id, String at) {
@@ -81,16 +145,21 @@ final class SlotSheetCheck {
         }
     }
 
-    private void showing(JsonNode showing, String at) {
+    private void showing(JsonNode showing, String at, double proportion) {
+        exists(showing, at);
         if (showing.path("page").isString()
                 && !pages.contains(showing.path("page").asString())) {
             add(at + "/page", "names the page " + showing.path("page").asString() + ", which does not exist");
         }
-        Box box = new Box(
-                0,
-                0,
-                showing.at("/box/width").asDouble(),
-                showing.at("/box/height").asDouble());
+        double width = showing.at("/box/width").asDouble();
+        JsonNode height = showing.at("/box/height");
+        if (!height.isNumber() && proportion == 0) {
+            return; // a height of the picture's own, of a slot whose size is faulty: said already
+        }
+        Box box = new Box(0, 0, width, height.isNumber() ? height.asDouble() : width / proportion);
+        if (showing.at("/box/to").isObject() && showing.at("/box/to/width").asDouble() <= width) {
+            add(at + "/box/to/width", "is not wider than the box at its narrowest, " + showing.at("/box/width"));
+        }
         each(showing.path("obstructions"), at + "/obstructions", (obstruction, place) -> {
             if (!box.contains(SlotSheetReader.box(obstruction.path("box")), 0)) {
                 add(place + "/box", "reaches beyond the showing's box of " + box);
@@ -99,6 +168,11 @@ final class SlotSheetCheck {
     }
 
     private void place(JsonNode place, String at) {
+        int member = place.path("member").asInt(1);
+        int most = mostIn.getOrDefault(text(place, "slot"), 1);
+        if (member > most) {
+            add(at + "/member", "is " + member + ", of a slot that takes " + most);
+        }
         Set<String> known = showings.get(place.path("slot").asString());
         if (known == null) {
             add(at + "/slot", "names the slot " + place.path("slot").asString() + ", which does not exist");
@@ -110,19 +184,32 @@ final class SlotSheetCheck {
     }
 
     private void uniqueIds(JsonNode array, String at, Set<String> ids) {
-        each(array, at, (node, place) -> {
-            if (!ids.add(node.path("id").asString())) {
-                add(place + "/id", "repeats the id " + node.path("id").asString());
+        all(array, at, (node, place) -> {
+            if (node.path("id").isString() && !ids.add(text(node, "id"))) {
+                add(place + "/id", "repeats the id " + text(node, "id"));
             }
         });
+    }
+
+    private static String text(JsonNode node, String member) {
+        return node.path(member).isString() ? node.path(member).asString() : "";
     }
 
     private interface Visit {
         void visit(JsonNode node, String pointer);
     }
 
-    private static void each(JsonNode array, String at, Visit visit) {
-        for (int i = 0; i < array.size(); i++) {
+    /** Visits those in which the schema found nothing. */
+    private void each(JsonNode array, String at, Visit visit) {
+        all(array, at, (node, place) -> {
+            if (!faulty.contains(place)) {
+                visit.visit(node, place);
+            }
+        });
+    }
+
+    private static void all(JsonNode array, String at, Visit visit) {
+        for (int i = 0; array.isArray() && i < array.size(); i++) {
             visit.visit(array.get(i), at + "/" + i);
         }
     }

@@ -1,6 +1,7 @@
 package gavlin.core.brief;
 
 import gavlin.core.BadInput;
+import java.io.Serializable;
 import java.util.List;
 
 /** A slot sheet that can't be used, with every fault at once. */
@@ -9,9 +10,9 @@ public final class SlotSheetFaults extends BadInput {
      * @param pointer where, as a JSON Pointer (RFC 6901)
      * @param says what is wrong there
      */
-    public record Fault(String pointer, String says) {}
+    public record Fault(String pointer, String says) implements Serializable {}
 
-    private final transient List<Fault> faults;
+    private final List<Fault> faults;
 
     SlotSheetFaults(List<Fault> faults) {
         super(

@@ -16,6 +16,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -47,6 +48,9 @@ public final class SlotSheetReader {
     private static final Schema SCHEMA = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
             .getSchema(schemaText(), InputFormat.JSON);
 
+    /** Of rounded corners whose radius is not said, CSS px: common practice, no source. */
+    private static final double USUAL_RADIUS = 8;
+
     private SlotSheetReader() {}
 
     /** The JSON Schema of version 1, as published. */
@@ -69,13 +73,15 @@ public final class SlotSheetReader {
         } catch (JacksonException e) {
             throw fault("", "is not JSON: " + e.getOriginalMessage());
         }
-        List<Fault> faults = new ArrayList<>();
+        // Of several ways in which a value may be right, each is a message of its own: one fault all the same.
+        Map<String, String> found = new LinkedHashMap<>();
         SCHEMA.validate(sheet)
-                .forEach(error ->
-                        faults.add(new Fault(pointer(error.getInstanceLocation().toString()), error.getMessage())));
-        if (!faults.isEmpty()) {
-            throw new SlotSheetFaults(faults);
-        }
+                .forEach(error -> found.merge(
+                        pointer(error.getInstanceLocation().toString()),
+                        error.getMessage(),
+                        (a, b) -> a + ", or " + b));
+        List<Fault> faults = new ArrayList<>();
+        found.forEach((pointer, says) -> faults.add(new Fault(pointer, says)));
         new SlotSheetCheck(sheet, faults).run();
         if (!faults.isEmpty()) {
             throw new SlotSheetFaults(faults);
@@ -83,6 +89,7 @@ public final class SlotSheetReader {
         return new SlotSheet(
                 sheet.at("/theme/name").asString(),
                 sheet.at("/theme/version").asString(""),
+                VariantsReader.read(sheet),
                 list(sheet.path("sections"))
                         .map(s -> new SlotSheet.Section(
                                 s.path("id").asString(), s.path("name").asString()))
@@ -92,20 +99,38 @@ public final class SlotSheetReader {
     }
 
     private static Slot slot(JsonNode node) {
+        Brief brief = brief(node);
         return new Slot(
                 node.path("id").asString(),
                 node.path("name").asString(),
                 constant(Slot.Kind.class, node, "kind", null),
-                brief(node),
+                brief,
+                list(node.path("heights")).map(JsonNode::asInt).toList(),
+                VariantsReader.exists(node.path("exists")),
                 node.path("standsInFor").asString(null),
                 node.path("sections").asString("").equals("may-override"),
+                node.path("set").isObject()
+                        ? new PictureSet(
+                                node.at("/set/most").asInt(),
+                                constant(PictureSet.Order.class, node.path("set"), "order", PictureSet.Order.IN_TURN))
+                        : null,
                 list(node.path("statements"))
                         .map(s -> new Statement(
                                 s.path("says").asString(),
                                 s.path("source").asString(),
                                 s.path("date").asString(null)))
                         .toList(),
-                list(node.path("showings")).map(SlotSheetReader::showing).toList());
+                node.path("decision").isObject() ? decision(node.path("decision")) : null,
+                list(node.path("showings")).map(s -> showing(s, brief)).toList());
+    }
+
+    private static Decision decision(JsonNode node) {
+        return new Decision(
+                new Size(node.at("/size/width").asInt(), node.at("/size/height").asInt()),
+                list(node.path("over")).map(JsonNode::asString).toList(),
+                node.path("why").asString(""),
+                node.path("by").asString(""),
+                node.path("date").asString(""));
     }
 
     private static Brief brief(JsonNode node) {
@@ -147,7 +172,7 @@ public final class SlotSheetReader {
                 atDensity);
     }
 
-    private static Showing showing(JsonNode node) {
+    private static Showing showing(JsonNode node, Brief brief) {
         String[] position =
                 node.path("objectPosition").asString("50% 50%").replace("%", "").split(" ");
         return new Showing(
@@ -155,19 +180,28 @@ public final class SlotSheetReader {
                 node.path("name").asString(),
                 node.path("page").asString(null),
                 node.at("/screen/width").asInt(0),
-                new Box(
-                        0,
-                        0,
-                        node.at("/box/width").asDouble(),
-                        node.at("/box/height").asDouble()),
+                extent(node.path("box"), brief),
+                extent(node.at("/box/to").isObject() ? node.at("/box/to") : node.path("box"), brief),
                 new ObjectFit(
                         constant(Rule.class, node, "objectFit", Rule.COVER),
                         Double.parseDouble(position[0]) / 100,
                         Double.parseDouble(position[1]) / 100),
+                node.path("positionIsFree").asBoolean(false),
                 colour(node.path("background"), 0xffffff),
                 list(node.path("obstructions"))
                         .map(SlotSheetReader::obstruction)
-                        .toList());
+                        .toList(),
+                VariantsReader.exists(node.path("exists")));
+    }
+
+    /** Width and height of a box at the origin; a height of "own" is the one that the picture itself has at that width. */
+    private static Box extent(JsonNode node, Brief brief) {
+        double width = node.path("width").asDouble();
+        return new Box(
+                0,
+                0,
+                width,
+                node.path("height").isNumber() ? node.path("height").asDouble() : width / brief.proportion());
     }
 
     private static Obstruction obstruction(JsonNode node) {
@@ -175,10 +209,19 @@ public final class SlotSheetReader {
                 node.path("name").asString(),
                 node.path("kind").asString().equals("words"),
                 box(node.path("box")),
+                radius(node),
                 node.path("text").asString(""),
                 node.path("size").asDouble(16),
                 node.path("weight").asInt(400),
                 colour(node.path("ink"), 0));
+    }
+
+    private static double radius(JsonNode obstruction) {
+        return switch (obstruction.path("shape").asString("rectangle")) {
+            case "circle" -> Obstruction.ROUND;
+            case "rounded" -> obstruction.path("radius").asDouble(USUAL_RADIUS);
+            default -> 0;
+        };
     }
 
     private static PagePlan page(JsonNode node) {
@@ -191,6 +234,7 @@ public final class SlotSheetReader {
                         .map(p -> new PagePlan.Place(
                                 p.path("slot").asString(),
                                 p.path("showing").asString(),
+                                p.path("member").asInt(1) - 1,
                                 p.path("x").asDouble(),
                                 p.path("y").asDouble()))
                         .toList());
@@ -214,7 +258,9 @@ public final class SlotSheetReader {
 
     private static <E extends Enum<E>> E constant(Class<E> type, JsonNode node, String member, E otherwise) {
         return node.has(member)
-                ? Enum.valueOf(type, node.path(member).asString().toUpperCase(Locale.ROOT))
+                ? Enum.valueOf(
+                        type,
+                        node.path(member).asString().toUpperCase(Locale.ROOT).replace('-', '_'))
                 : otherwise;
     }
 

@@ -10,6 +10,7 @@ import gavlin.core.codec.PictureReader.Extent;
 import gavlin.core.codec.PictureRefused.Reason;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Orientation;
+import gavlin.core.raster.Pixels;
 import gavlin.core.raster.RowSink;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -66,6 +67,18 @@ final class SvgFormat implements PictureReader.Format {
             image.getRGB(0, y, line.length, 1, line, 0, line.length);
             sink.row(y, Argb.toBytes(line, 4));
         }
+    }
+
+    /** A drawing in a size of one's own choice, four channels. */
+    static Pixels pixels(byte[] svg, Size size) {
+        BufferedImage image = drawn(load(new Bytes(svg)), size);
+        byte[] samples = new byte[(int) size.pixels() * 4];
+        int[] line = new int[size.width()];
+        for (int y = 0; y < size.height(); y++) {
+            image.getRGB(0, y, line.length, 1, line, 0, line.length);
+            System.arraycopy(Argb.toBytes(line, 4), 0, samples, y * line.length * 4, line.length * 4);
+        }
+        return new Pixels(size, 4, samples);
     }
 
     private static SVGDocument load(Bytes file) {

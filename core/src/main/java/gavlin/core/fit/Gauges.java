@@ -1,5 +1,6 @@
 package gavlin.core.fit;
 
+import gavlin.core.Slug;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Brief.Transparency;
 import gavlin.core.brief.Slot;
@@ -8,6 +9,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Gauge.Remedy;
 import gavlin.core.fit.Gauge.Verdict;
 import gavlin.core.geometry.Rule;
+import gavlin.core.solve.Shares;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -23,6 +25,9 @@ public final class Gauges {
     /** Damage floor and the SSIM from which damage is not seen. */
     private static final double LEAST_SSIM = 0.90;
 
+    /** Less of what must be seen is a cut head: common practice, no source. */
+    private static final double LEAST_SEEN = 0.9;
+
     private static final double SOUND_SSIM = 0.95;
     /** A slot's share that may stay uncovered before it shows as a gap: less than half a pixel of 1000. */
     private static final double FULL = 0.9995;
@@ -32,27 +37,34 @@ public final class Gauges {
     private final Fit fit;
     private final PictureFacts picture;
     private final RenditionPlan plan;
+    private final Shares shares;
     private final Measured measured;
     private final List<Gauge> gauges = new ArrayList<>();
 
     /** What was measured on a finished file. */
     public record Measured(PictureType type, long bytes, double ssim, int transparentPixels) {}
 
-    private Gauges(Slot slot, Fit fit, PictureFacts picture, RenditionPlan plan, Measured measured) {
+    private Gauges(Slot slot, Fit fit, PictureFacts picture, RenditionPlan plan, Shares shares, Measured measured) {
         this.slot = slot;
-        this.brief = slot.brief();
+        this.brief = fit.slotOf(slot).brief();
+        this.shares = shares;
         this.fit = fit;
         this.picture = picture;
         this.plan = plan;
         this.measured = measured;
     }
 
-    /** @param measured null while there is no file yet */
-    public static List<Gauge> judge(Slot slot, Fit fit, PictureFacts picture, RenditionPlan plan, Measured measured) {
-        Gauges g = new Gauges(slot, fit, picture, plan, measured);
+    /**
+     * @param shares how much is seen of what must be; null where nothing is marked
+     * @param measured null while there is no file yet
+     */
+    public static List<Gauge> judge(
+            Slot slot, Fit fit, PictureFacts picture, RenditionPlan plan, Shares shares, Measured measured) {
+        Gauges g = new Gauges(slot, fit, picture, plan, shares, measured);
         g.size();
         g.detail();
         g.filled();
+        g.keep();
         g.type();
         g.transparency();
         g.weight();
@@ -90,8 +102,8 @@ public final class Gauges {
                 : format(
                         "The picture is enlarged %.2f times and will look %s.",
                         1 / detail, verdict == Verdict.LOOK ? "soft" : "blurred");
-        Gauge gauge = Gauge.of("detail", round(detail, 2), 1, "px per px", verdict, says)
-                .on(detail, 1, 4);
+        Gauge gauge =
+                Gauge.of("detail", round(detail, 2), 1, "px/px", verdict, says).on(detail, 1, 4);
         boolean zoomHelps = verdict != Verdict.FITS && fit.zoom() > 1 && detail * fit.zoom() >= 1;
         add(zoomHelps ? gauge.with(new Remedy("zoom-1", "Show more: zoom 1")) : gauge);
     }
@@ -113,6 +125,27 @@ public final class Gauges {
                 verdict != Verdict.FITS && fit.rule() == Rule.CONTAIN
                         ? gauge.with(new Remedy("rule-cover", "Fill the slot"))
                         : gauge);
+    }
+
+    private void keep() {
+        if (shares == null || shares.areas().isEmpty()) {
+            add(Gauge.of("keep", null, 100, "%", Verdict.FITS, "Nothing is marked as what must be seen."));
+            return;
+        }
+        double worst = shares.worst();
+        List<Shares.Hidden> hidden = shares.hidden();
+        Verdict verdict = hidden.isEmpty() ? Verdict.FITS : worst >= LEAST_SEEN ? Verdict.LOOK : Verdict.FAILS;
+        String says = hidden.isEmpty()
+                ? "All that must be seen is seen in every showing."
+                : format(
+                        "Of %s only %.0f %% is seen on %s%s.",
+                        hidden.get(0).area().name(),
+                        Math.floor(worst * 100),
+                        hidden.get(0).showing().name(),
+                        hidden.size() > 1 ? ", and " + (hidden.size() - 1) + " more" : "");
+        Gauge gauge = Gauge.of("keep", Math.floor(worst * 1000) / 10, 100, "%", verdict, says)
+                .on(worst, 1, 1);
+        add(verdict == Verdict.FITS ? gauge : gauge.with(new Remedy("best-window", "Find the best window")));
     }
 
     private void type() {
@@ -266,7 +299,7 @@ public final class Gauges {
             return;
         }
         String name = FileName.of(slot, picture.title(), plan.size(), type);
-        boolean telling = !FileName.slug(picture.title()).isEmpty();
+        boolean telling = !Slug.of(picture.title()).isEmpty();
         add(
                 telling
                         ? Gauge.of("name", name, null, "", Verdict.FITS, "The name says slot, picture and size.")

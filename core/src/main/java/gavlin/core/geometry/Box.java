@@ -62,6 +62,13 @@ public record Box(double x, double y, double width, double height) {
         return w > 0 && h > 0 ? new Box(left, top, w, h) : EMPTY;
     }
 
+    /** The smallest box that holds both. */
+    public Box hull(Box other) {
+        double left = Math.min(x, other.x);
+        double top = Math.min(y, other.y);
+        return new Box(left, top, Math.max(right(), other.right()) - left, Math.max(bottom(), other.bottom()) - top);
+    }
+
     /** Whether the other lies inside, give or take {@code tolerance} on each side. */
     public boolean contains(Box other, double tolerance) {
         return other.x >= x - tolerance

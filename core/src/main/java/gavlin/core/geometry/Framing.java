@@ -39,6 +39,23 @@ public record Framing(Box window, Box placed) {
         return new Framing(new Box(x, y, width, height), slot.box());
     }
 
+    /**
+     * Cover, where the window may also stand on what is grown around the picture. In px of the picture, so that it may begin below 0.
+     *
+     * @param focal fractions of the picture with what is grown around it
+     */
+    public static Framing of(
+            Size picture, Growth growth, Size slot, Rule rule, FocalPoint focal, FocalPoint aim, double zoom) {
+        Box field = growth.field(picture);
+        Framing framing = of(growth.grown(picture), slot, rule, focal, aim, zoom);
+        Box window = framing.window;
+        return growth.changesNothing()
+                ? framing
+                : new Framing(
+                        new Box(window.x() + field.x(), window.y() + field.y(), window.width(), window.height()),
+                        framing.placed);
+    }
+
     private static Box contain(Size picture, Size slot, double scale, FocalPoint at) {
         double width = Math.min(slot.width(), picture.width() * scale);
         double height = Math.min(slot.height(), picture.height() * scale);

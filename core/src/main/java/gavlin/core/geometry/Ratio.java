@@ -25,6 +25,11 @@ public record Ratio(int across, int down) {
         return new Ratio(Integer.parseInt(parts.group(1)), Integer.parseInt(parts.group(2)));
     }
 
+    /** Width over height. */
+    public double proportion() {
+        return (double) across / down;
+    }
+
     /**
      * The largest whole size of exactly this ratio inside {@code picture}: 4:1 from 3000×2000 is 3000×750.
      *

@@ -17,6 +17,11 @@ public record Size(int width, int height) {
         return new Size((int) box.width(), (int) box.height());
     }
 
+    /** Width over height. */
+    public double proportion() {
+        return (double) width / height;
+    }
+
     public long pixels() {
         return (long) width * height;
     }

@@ -41,6 +41,33 @@ public record Pixels(Size size, int channels, byte[] samples) implements PixelRo
         return channels == 4 && transparentPixels() == 0 ? over(0) : this;
     }
 
+    /** Left and right changed over. */
+    public Pixels mirrored() {
+        byte[] out = new byte[samples.length];
+        int width = size.width();
+        for (int i = 0; i < size.pixels(); i++) {
+            int row = i / width * width;
+            System.arraycopy(samples, i * channels, out, (2 * row + width - 1 - i) * channels, channels);
+        }
+        return new Pixels(size, channels, out);
+    }
+
+    /** On a clear ground of another size, four channels; what reaches beyond it is cut off. */
+    public Pixels placed(int atX, int atY, Size ground) {
+        byte[] out = new byte[(int) ground.pixels() * 4];
+        for (int y = Math.max(0, -atY); y < Math.min(size.height(), ground.height() - atY); y++) {
+            for (int x = Math.max(0, -atX); x < Math.min(size.width(), ground.width() - atX); x++) {
+                int from = (y * size.width() + x) * channels;
+                int to = ((y + atY) * ground.width() + x + atX) * 4;
+                System.arraycopy(samples, from, out, to, channels);
+                if (channels == 3) {
+                    out[to + 3] = -1;
+                }
+            }
+        }
+        return new Pixels(ground, 4, out);
+    }
+
     /** Laid over one flat colour, in linear light; the result has no alpha. */
     public Pixels over(int rgb) {
         if (channels == 3) {

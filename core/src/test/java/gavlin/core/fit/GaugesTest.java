@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.Reference;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Brief.Transparency;
+import gavlin.core.brief.Exists;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.WeightLimit;
 import gavlin.core.codec.PictureReader;
@@ -127,7 +128,7 @@ class GaugesTest {
     }
 
     private static List<Gauge> judge(Slot slot, Fit fit, PictureFacts picture, Measured measured) {
-        return Gauges.judge(slot, fit, picture, RenditionPlan.of(slot, fit, picture, 1), measured);
+        return Gauges.judge(slot, fit, picture, RenditionPlan.of(slot, fit, picture, 1), null, measured);
     }
 
     private static PictureFacts opaque(String size) {
@@ -145,6 +146,18 @@ class GaugesTest {
                 new WeightLimit(100, WeightLimit.Unit.kB, java.util.Map.of()),
                 rule,
                 Brief.Shape.RECTANGLE);
-        return new Slot("masthead", "Masthead", Slot.Kind.BANNER, brief, null, false, List.of(), List.of());
+        return new Slot(
+                "masthead",
+                "Masthead",
+                Slot.Kind.BANNER,
+                brief,
+                List.of(),
+                Exists.ALWAYS,
+                null,
+                false,
+                null,
+                List.of(),
+                null,
+                List.of());
     }
 }

@@ -2,15 +2,22 @@ package gavlin.web.bench;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
+import gavlin.core.brief.SizeDispute;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.RenditionPlan;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Turn;
 import gavlin.web.account.SignedIn;
 import gavlin.web.fit.FitRequest;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.PictureSets;
+import gavlin.web.fit.Place;
 import gavlin.web.page.Rail;
+import gavlin.web.page.Reaches;
 import gavlin.web.page.SlotBoard;
 import gavlin.web.page.SlotBoard.Entry;
 import gavlin.web.page.Words;
@@ -19,6 +26,8 @@ import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -30,10 +39,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tools.jackson.databind.json.JsonMapper;
@@ -42,16 +49,31 @@ import tools.jackson.databind.json.JsonMapper;
 @Controller
 @RequestMapping("/sites/{site}/slots/{slot}/bench")
 class BenchController {
+    /** Of a large site's pictures, those that serve best. */
+    private static final int OFFERED = 120;
+
     private final Sites sites;
     private final Fits fits;
+    private final PictureSets sets;
+    private final Reaches reaches;
     private final Pictures pictures;
     private final SlotBoard board;
     private final Rail rail;
     private final JsonMapper json;
 
-    BenchController(Sites sites, Fits fits, Pictures pictures, SlotBoard board, Rail rail, JsonMapper json) {
+    BenchController(
+            Sites sites,
+            Fits fits,
+            PictureSets sets,
+            Reaches reaches,
+            Pictures pictures,
+            SlotBoard board,
+            Rail rail,
+            JsonMapper json) {
         this.sites = sites;
         this.fits = fits;
+        this.sets = sets;
+        this.reaches = reaches;
         this.pictures = pictures;
         this.board = board;
         this.rail = rail;
@@ -64,22 +86,27 @@ class BenchController {
     record Choice(
             String id, String view, boolean transparent, String title, String facts, String verdict, String says) {}
 
-    /** One way in: the slot of a site, in the hands of somebody, for the site or one section. */
-    record Desk(OpenSite site, Slot slot, String section) {
-        String path() {
-            return "/sites/" + site.id() + "/slots/" + slot.id();
-        }
-    }
+    /** What a person should know beyond the picture itself; empty where nothing is to be said. */
+    record Context(String reach, String dispute, String absent, String idle) {}
+
+    /**
+     * The pictures of a slot that takes several.
+     *
+     * @param more the bench of one more, or null when it is full
+     * @param takenOut whether the picture of this place was taken out and can be put back
+     */
+    record SetView(String says, List<MemberView> members, String more, boolean takenOut) {}
+
+    record MemberView(int member, String href, String image, String label, String state, boolean here) {}
 
     @ModelAttribute("desk")
     Desk desk(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String slot,
-            @RequestParam(required = false) String section) {
-        OpenSite open = sites.open(who.viewer(), site);
-        Slot chosen = open.slot(slot);
-        return new Desk(open, chosen, open.section(chosen, section == null ? open.usualSection(chosen) : section));
+            @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "0") int member) {
+        return Desk.of(sites.open(who.viewer(), site), slot, section, member);
     }
 
     @GetMapping
@@ -87,57 +114,46 @@ class BenchController {
             @ModelAttribute(name = "desk", binding = false) Desk desk,
             @RequestParam(required = false) String picture,
             Model model) {
-        Optional<FitState> stored = fits.find(desk.site, desk.slot, desk.section);
+        Optional<FitState> stored = fits.find(desk.site(), desk.place());
         Optional<FitState> shown =
-                picture == null ? stored : Optional.of(fits.look(desk.site, desk.slot, desk.section, request(picture)));
-        List<Entry> entries = board.entries(desk.site);
-        model.addAttribute("rail", rail.of(desk.site, entries, "Bench"));
-        model.addAttribute("number", String.format("%02d", desk.site.sheet().numberOf(desk.slot)));
-        model.addAttribute("slot", desk.slot);
+                picture == null ? stored : Optional.of(fits.look(desk.site(), desk.place(), request(picture)));
+        List<Entry> entries = board.entries(desk.site());
+        model.addAttribute("rail", rail.of(desk.site(), entries, "Bench"));
+        model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
+        model.addAttribute("slot", desk.slot());
         model.addAttribute(
                 "section",
-                desk.site.sheet().section(desk.section).map(s -> s.name()).orElse(""));
-        model.addAttribute("sectionId", desk.section);
-        model.addAttribute("asks", asks(desk.slot));
-        model.addAttribute("before", neighbour(SlotBoard.next(entries, desk.slot.id(), -1)));
-        model.addAttribute("after", neighbour(SlotBoard.next(entries, desk.slot.id(), 1)));
-        model.addAttribute("mayChange", desk.site.mayChange(desk.section));
+                desk.site().sheet().section(desk.section()).map(s -> s.name()).orElse(""));
+        model.addAttribute("query", desk.place().query());
+        model.addAttribute("context", context(desk));
+        model.addAttribute("set", set(desk));
+        model.addAttribute("asks", asks(desk.slot()));
+        model.addAttribute(
+                "before", neighbour(SlotBoard.next(entries, desk.slot().id(), -1)));
+        model.addAttribute(
+                "after", neighbour(SlotBoard.next(entries, desk.slot().id(), 1)));
+        model.addAttribute("mayChange", desk.site().mayChange(desk.slot(), desk.section()));
         model.addAttribute("base", desk.path() + "/bench");
+        model.addAttribute("briefHref", desk.path());
         model.addAttribute("fit", shown.orElse(null));
         model.addAttribute("proposed", picture != null);
-        model.addAttribute("types", desk.slot.brief().usableTypes());
+        model.addAttribute("types", desk.slot().brief().usableTypes());
         model.addAttribute("choices", choices(desk));
         model.addAttribute(
                 "download",
-                "/api/v1" + desk.path() + "/rendition" + (desk.section.isEmpty() ? "" : "?section=" + desk.section));
+                "/api/v1" + desk.path() + "/rendition" + desk.place().query());
+        model.addAttribute(
+                "freePosition", desk.slot().showings().stream().anyMatch(showing -> showing.positionIsFree()));
         shown.ifPresent(fit -> {
+            model.addAttribute(
+                    "several",
+                    "/sites/" + desk.site().id() + "/pictures/" + fit.picture().id() + "/slots");
             model.addAttribute("look", json.writeValueAsString(BenchLook.of(fit)));
             model.addAttribute(
                     "view",
-                    "/sites/" + desk.site.id() + "/pictures/" + fit.picture().id() + "/view?width=1600");
+                    "/sites/" + desk.site().id() + "/pictures/" + fit.picture().id() + "/view?width=1600");
         });
         return "bench/bench";
-    }
-
-    /** The geometry of a fit that is not stored: what the page asks while something is dragged. */
-    @PostMapping("/look")
-    @ResponseBody
-    BenchLook look(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody FitRequest request) {
-        return BenchLook.of(fits.look(desk.site, desk.slot, desk.section, request));
-    }
-
-    /** Stores a fit; the file is measured by the next request. */
-    @PostMapping("/fit")
-    @ResponseBody
-    BenchLook store(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody FitRequest request) {
-        return BenchLook.of(fits.save(desk.site, desk.slot, desk.section, request));
-    }
-
-    /** The stored fit with its file made and weighed. */
-    @GetMapping("/measured")
-    @ResponseBody
-    BenchLook measured(@ModelAttribute(name = "desk", binding = false) Desk desk) {
-        return BenchLook.of(fits.measured(fits.get(desk.site, desk.slot, desk.section)));
     }
 
     @PostMapping("/{step:undo|redo}")
@@ -147,9 +163,9 @@ class BenchController {
             RedirectAttributes flash) {
         try {
             if (step.equals("undo")) {
-                fits.undo(desk.site, desk.slot, desk.section);
+                fits.undo(desk.site(), desk.place());
             } else {
-                fits.redo(desk.site, desk.slot, desk.section);
+                fits.redo(desk.site(), desk.place());
             }
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
@@ -161,21 +177,146 @@ class BenchController {
     @PostMapping("/accept")
     String accept(@ModelAttribute(name = "desk", binding = false) Desk desk, RedirectAttributes flash) {
         try {
-            fits.accept(desk.site, desk.slot, desk.section);
+            fits.accept(desk.site(), desk.place());
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
             return backTo(desk);
         }
-        flash.addFlashAttribute("said", desk.slot.name() + " is accepted.");
-        return SlotBoard.next(board.entries(desk.site), desk.slot.id(), 1)
+        flash.addFlashAttribute("said", desk.slot().name() + " is accepted.");
+        return SlotBoard.next(board.entries(desk.site()), desk.slot().id(), 1)
                 .map(entry -> "redirect:" + entry.benchHref())
-                .orElse("redirect:/sites/" + desk.site.id() + "/plan");
+                .orElse("redirect:/sites/" + desk.site().id() + "/plan");
+    }
+
+    /** One step of the history, with what it would show. */
+    record Step(
+            int revision,
+            String name,
+            String by,
+            String at,
+            boolean here,
+            String says,
+            String view,
+            Box window,
+            Turn turn,
+            Size picture,
+            Size turned) {}
+
+    /** All that was decided of this place, newest first. */
+    @GetMapping("/history")
+    String history(@ModelAttribute(name = "desk", binding = false) Desk desk, Model model) {
+        int present =
+                fits.find(desk.site(), desk.place()).map(FitState::revision).orElse(0);
+        List<FitState> states = fits.history(desk.site(), desk.place());
+        List<Step> steps = new ArrayList<>();
+        for (int i = 0; i < states.size(); i++) {
+            steps.add(step(states.get(i), i + 1 < states.size() ? states.get(i + 1) : null, present, desk));
+        }
+        model.addAttribute("rail", rail.of(desk.site(), board.entries(desk.site()), "Bench"));
+        model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
+        model.addAttribute("slot", desk.slot());
+        model.addAttribute("steps", steps);
+        model.addAttribute("mayChange", desk.site().mayChange(desk.slot(), desk.section()));
+        model.addAttribute("base", desk.path() + "/bench");
+        model.addAttribute("query", desk.place().query());
+        return "bench/history";
+    }
+
+    private static Step step(FitState state, FitState before, int present, Desk desk) {
+        Turn turn = state.plan().turn();
+        Size picture = state.picture().size();
+        return new Step(
+                state.revision(),
+                state.name(),
+                state.madeBy(),
+                DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm")
+                        .format(state.madeAt().atOffset(ZoneOffset.UTC)),
+                state.revision() == present,
+                FitChanges.between(before, state),
+                "/sites/" + desk.site().id() + "/pictures/" + state.picture().id() + "/view?width=640",
+                state.plan().framing().window(),
+                turn,
+                picture,
+                turn.of(picture));
+    }
+
+    @PostMapping("/history/{revision}")
+    String goTo(@ModelAttribute(name = "desk", binding = false) Desk desk, @PathVariable int revision) {
+        fits.goTo(desk.site(), desk.place(), revision);
+        return backTo(desk);
+    }
+
+    @PostMapping("/history/{revision}/name")
+    String name(
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
+            @PathVariable int revision,
+            @RequestParam String name,
+            RedirectAttributes flash) {
+        try {
+            fits.name(desk.site(), desk.place(), revision, name);
+        } catch (BadInput e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:" + desk.path() + "/bench/history" + desk.place().query();
+    }
+
+    /** Adds several pictures to a slot that takes several, each placed as well as can be. */
+    @PostMapping("/pictures")
+    String addSeveral(
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
+            @RequestParam(defaultValue = "") List<String> picture,
+            RedirectAttributes flash) {
+        int added = 0;
+        try {
+            for (String id : picture) {
+                Place place = sets.another(desk.site(), desk.slot(), desk.section());
+                fits.save(desk.site(), place, request(id));
+                added++;
+            }
+            flash.addFlashAttribute("said", Words.count(added, "picture", "pictures") + " added.");
+        } catch (Conflict | BadInput e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return backTo(desk);
+    }
+
+    /** Puts the pictures of a set into an order, given by their numbers. */
+    @PostMapping("/order")
+    String order(
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
+            @RequestParam List<Integer> order,
+            RedirectAttributes flash) {
+        try {
+            sets.reorder(desk.site(), desk.slot(), desk.section(), order);
+        } catch (Conflict e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return backTo(desk);
+    }
+
+    /** Takes this picture out of the set, or puts it back. */
+    @PostMapping("/{step:take-out|put-back}")
+    String takeOut(
+            @ModelAttribute(name = "desk", binding = false) Desk desk,
+            @PathVariable String step,
+            RedirectAttributes flash) {
+        try {
+            if (step.equals("take-out")) {
+                sets.takeOut(desk.site(), desk.place());
+                flash.addFlashAttribute("said", "Taken out; its decisions are kept.");
+            } else {
+                sets.putBack(desk.site(), desk.place());
+            }
+        } catch (Conflict e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return backTo(desk);
     }
 
     /** Puts a picture into the slot, as Gavlin would place it. */
     @PostMapping("/picture")
     String choose(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
-        fits.save(desk.site, desk.slot, desk.section, request(picture));
+        fits.save(desk.site(), desk.place(), request(picture));
         return backTo(desk);
     }
 
@@ -186,11 +327,11 @@ class BenchController {
             @RequestParam MultipartFile file,
             @RequestParam(defaultValue = "false") boolean salvage,
             RedirectAttributes flash) {
-        desk.site.requireChange(desk.section);
+        desk.site().requireChange(desk.slot(), desk.section());
         try {
-            StoredPicture picture = pictures.add(desk.site, file, gavlin.web.picture.Words.NONE, salvage)
+            StoredPicture picture = pictures.add(desk.site(), file, gavlin.web.picture.Words.NONE, salvage)
                     .picture();
-            fits.save(desk.site, desk.slot, desk.section, request(picture.id()));
+            fits.save(desk.site(), desk.place(), request(picture.id()));
         } catch (BadInput e) {
             flash.addFlashAttribute("refused", file.getOriginalFilename() + ": " + e.getMessage());
         }
@@ -198,11 +339,64 @@ class BenchController {
     }
 
     private static String backTo(Desk desk) {
-        return "redirect:" + desk.path() + "/bench" + (desk.section.isEmpty() ? "" : "?section=" + desk.section);
+        return "redirect:" + desk.path() + "/bench" + desk.place().query();
     }
 
     private static FitRequest request(String picture) {
         return FitRequest.of(picture);
+    }
+
+    private Context context(Desk desk) {
+        OpenSite site = desk.site();
+        Slot slot = desk.slot();
+        boolean own = !desk.section().isEmpty();
+        return new Context(
+                own
+                        ? "Seen in "
+                                + site.sheet()
+                                        .section(desk.section())
+                                        .orElseThrow()
+                                        .name() + " only."
+                        : Reaches.says(reaches.of(site, slot), slot, site.overrides(slot)),
+                SizeDispute.of(slot)
+                        .filter(d -> !d.settled())
+                        .map(d -> "Its size is in dispute: " + String.join(", ", d.labels()) + ".")
+                        .orElse(""),
+                site.has(slot)
+                        ? ""
+                        : "It exists only " + slot.exists().says(site.sheet().variants()) + ".",
+                own && !site.overrides(slot)
+                        ? "Overriding is switched off: this section shows the site’s picture, and this one is kept."
+                        : "");
+    }
+
+    private SetView set(Desk desk) {
+        if (desk.slot().set() == null) {
+            return null;
+        }
+        List<FitState> members = sets.members(desk.site(), desk.slot(), desk.section());
+        String api = "/api/v1" + desk.path() + "/rendition";
+        boolean full = members.size() >= desk.slot().set().most();
+        return new SetView(
+                members.size() + " of up to " + desk.slot().set().most() + ", "
+                        + desk.slot().set().order().says(),
+                members.stream()
+                        .map(f -> new MemberView(
+                                f.place().member(),
+                                desk.path() + "/bench" + f.place().query(),
+                                f.plan().types().isEmpty()
+                                        ? null
+                                        : api + f.place().query(),
+                                f.picture().label(),
+                                f.verdict().word(),
+                                f.place().member() == desk.place().member()))
+                        .toList(),
+                full || members.isEmpty() || !desk.site().mayChange(desk.slot(), desk.section())
+                        ? null
+                        : desk.path() + "/bench"
+                                + sets.another(desk.site(), desk.slot(), desk.section())
+                                        .query(),
+                sets.canPutBack(desk.site(), desk.place()));
     }
 
     private static Neighbour neighbour(Optional<Entry> entry) {
@@ -212,18 +406,18 @@ class BenchController {
 
     private List<Choice> choices(Desk desk) {
         List<Choice> choices = new ArrayList<>();
-        for (StoredPicture picture : pictures.list(desk.site)) {
+        for (StoredPicture picture : pictures.list(desk.site())) {
             choices.add(choice(desk, picture));
         }
         choices.sort(Comparator.comparing((Choice c) -> !c.verdict.equals("fits")));
-        return choices;
+        return choices.size() > OFFERED ? choices.subList(0, OFFERED) : choices;
     }
 
     private Choice choice(Desk desk, StoredPicture picture) {
         String verdict = "fails";
         String says;
         try {
-            double detail = RenditionPlan.of(desk.slot, Fit.chosenFor(desk.slot), picture.facts(), 1)
+            double detail = RenditionPlan.of(desk.slot(), Fit.chosenFor(desk.slot()), picture.facts(), 1)
                     .framing()
                     .detail();
             verdict = detail >= 1 ? "fits" : "look";
@@ -233,7 +427,7 @@ class BenchController {
         }
         return new Choice(
                 picture.id(),
-                "/sites/" + desk.site.id() + "/pictures/" + picture.id() + "/view?width=320",
+                "/sites/" + desk.site().id() + "/pictures/" + picture.id() + "/view?width=320",
                 picture.transparent(),
                 picture.label(),
                 picture.size().label() + " " + picture.type().label(),

@@ -8,14 +8,23 @@ import gavlin.core.fit.Gauge;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Growth;
+import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Turn;
+import gavlin.core.solve.KeepArea;
+import gavlin.core.solve.Shares;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.page.Words;
+import gavlin.web.picture.KeepAreaBody;
+import gavlin.web.picture.Regions;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** All that the bench draws for one fit. The page only draws: every number and every word in here is the core's. */
 record BenchLook(
@@ -31,8 +40,14 @@ record BenchLook(
         String backing,
         String type,
         String encoding,
+        Turned turned,
+        Growth growth,
+        Integer height,
+        List<Integer> heights,
+        Position position,
         Box window,
         Size size,
+        Marks marks,
         List<Seen> showings,
         List<GaugeView> gauges,
         String state,
@@ -40,9 +55,40 @@ record BenchLook(
         String fileName,
         List<FileTried> files) {
     /**
+     * How the picture is turned.
+     *
+     * @param picture upright, px
+     * @param size what is left of it, px: the space of the window
+     */
+    record Turned(boolean flipped, double degrees, Size picture, Size size) {}
+
+    /**
+     * What must be seen of the picture.
+     *
+     * @param point the focal point, px of the turned picture
+     */
+    record Marks(int revision, FocalPoint focal, double[] point, List<Area> areas) {}
+
+    /**
+     * A keep area.
+     *
+     * @param area as it is stored
+     * @param box around it on the turned picture, px
+     * @param letGo whether it need not be seen in this slot
+     * @param seen the least share in any showing, 0..1; null where it does not count
+     * @param says where it is hidden; empty where it is seen
+     */
+    record Area(KeepAreaBody area, Box box, boolean letGo, Double seen, String says) {}
+
+    /** What a showing hides of an area. */
+    record Hides(String area, double share) {}
+
+    /**
      * A showing: where the whole picture lies in its box and which part of the box shows any of it, CSS px.
      *
-     * @param seen the part of the picture that a visitor sees, source px
+     * @param picture where the whole turned picture lies
+     * @param seen the part of the picture that a visitor sees, px of the turned picture
+     * @param always in a showing of many widths, the part of the box with what is seen at every one of them; null otherwise
      */
     record Seen(
             String id,
@@ -52,11 +98,14 @@ record BenchLook(
             Box clip,
             Box picture,
             Box seen,
+            Box always,
             boolean round,
             String background,
-            List<Over> obstructions) {}
+            List<Over> obstructions,
+            List<Hides> hides) {}
 
-    record Over(String name, Box box) {}
+    /** @param words whether it is a place for words, which a picture may lie under, rather than something opaque */
+    record Over(String name, Box box, double radius, boolean words) {}
 
     /**
      * One file that the weight search made.
@@ -107,16 +156,16 @@ record BenchLook(
                 state.fit().backing() == null ? "" : Words.colour(state.fit().backing()),
                 state.fit().type() == null ? "" : state.fit().type().word(),
                 state.fit().encoding() == null ? "" : state.fit().encoding().code(),
+                turned(state),
+                state.plan().growth(),
+                state.fit().setting().height(),
+                state.slot().heights(),
+                state.fit().setting().position(),
                 framing.window(),
                 state.plan().size(),
-                state.slot().showings().stream()
-                        .map(showing -> seen(
-                                showing,
-                                framing,
-                                state.plan().size(),
-                                state.picture().size(),
-                                state.fit().backing(),
-                                state.slot().brief().shape() == Brief.Shape.CIRCLE))
+                marks(state),
+                state.shown().showings().stream()
+                        .flatMap(showing -> seen(showing, state))
                         .toList(),
                 gauges.stream().map(BenchLook::gauge).toList(),
                 state.verdict().word(),
@@ -125,6 +174,57 @@ record BenchLook(
                         ? ""
                         : FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type()),
                 file == null ? List.of() : filesTried(state, file));
+    }
+
+    private static Turned turned(FitState state) {
+        Turn turn = state.plan().turn();
+        Size picture = state.picture().size();
+        return new Turned(turn.flipped(), turn.degrees(), picture, turn.of(picture));
+    }
+
+    private static Marks marks(FitState state) {
+        Regions regions = state.picture().regions();
+        Size picture = state.picture().size();
+        Turn turn = state.plan().turn();
+        FocalPoint focal = regions.focal();
+        return new Marks(
+                regions.revision(),
+                focal,
+                turn.fromPicture(picture, focal.x() * picture.width(), focal.y() * picture.height()),
+                regions.areas().stream().map(area -> area(area, state)).toList());
+    }
+
+    private static Area area(KeepArea area, FitState state) {
+        boolean letGo = state.fit().setting().letGo().contains(area.name());
+        Shares shares = state.shares();
+        int k = shares == null ? -1 : shares.areas().indexOf(area);
+        String says = k < 0
+                ? ""
+                : shares.hidden().stream()
+                        .filter(h -> h.area().equals(area))
+                        .map(h -> Math.round(100 - h.share() * 100) + " % hidden on "
+                                + h.showing().name())
+                        .limit(3)
+                        .collect(Collectors.joining(", "));
+        return new Area(
+                KeepAreaBody.of(area),
+                state.plan()
+                        .turn()
+                        .fromPicture(
+                                state.picture().size(),
+                                area.inPx(state.picture().size())),
+                letGo,
+                k < 0 ? null : shares.worst(k),
+                says);
+    }
+
+    private static List<Hides> hides(Showing showing, FitState state) {
+        return state.shares() == null
+                ? List.of()
+                : state.shares().hidden().stream()
+                        .filter(h -> h.showing().id().equals(showing.id()))
+                        .map(h -> new Hides(h.area().name(), 1 - h.share()))
+                        .toList();
     }
 
     private static List<FileTried> filesTried(FitState state, StoredRendition file) {
@@ -143,25 +243,47 @@ record BenchLook(
                 .toList();
     }
 
-    private static Seen seen(
-            Showing showing, Framing framing, Size file, Size picture, Integer backing, boolean round) {
+    /** A showing of one size; or of a range, at each of its key widths, at both ends first of all. */
+    private static Stream<Seen> seen(Showing showing, FitState state) {
+        Size file = state.plan().size();
+        Box always = showing.isRange() ? showing.alwaysSeen(state.plan().framing(), file) : null;
+        return showing.looks(file).stream().map(look -> seen(look, state, always));
+    }
+
+    private static Seen seen(Showing showing, FitState state, Box always) {
+        Framing framing = state.plan().framing();
+        Size file = state.plan().size();
+        Box source = state.plan().turn().of(state.picture().size()).box();
+        Integer backing = state.fit().backing();
         Box placed = showing.objectFit().place(file, showing.box());
-        Box whole = picture.box().carry(framing.window(), framing.placed()).carry(file.box(), placed);
+        Box whole = source.carry(framing.window(), framing.placed()).carry(file.box(), placed);
         Box clip = framing.placed().carry(file.box(), placed).intersect(showing.box());
+        String size = Math.round(showing.box().width()) + "×"
+                + Math.round(showing.box().height());
         return new Seen(
-                showing.id(),
+                always == null
+                        ? showing.id()
+                        : showing.id() + "-" + Math.round(showing.box().width()),
                 showing.name(),
-                Math.round(showing.box().width()) + "×"
-                        + Math.round(showing.box().height()),
+                size,
                 showing.box(),
                 clip,
                 whole,
                 showing.objectFit().seen(framing, file, showing.box()),
-                round,
+                always == null || always.isEmpty() ? null : always.carry(source, whole),
+                state.slot().brief().shape() == Brief.Shape.CIRCLE,
                 Words.colour(backing == null ? showing.background() : backing),
                 showing.obstructions().stream()
-                        .map(o -> new Over(label(o), o.box()))
-                        .toList());
+                        .map(o -> new Over(label(o), o.box().intersect(showing.box()), radius(o), o.words()))
+                        .toList(),
+                hides(showing, state));
+    }
+
+    /** As drawn: never more than half the shorter side. */
+    private static double radius(Obstruction obstruction) {
+        return Math.min(
+                obstruction.radius(),
+                Math.min(obstruction.box().width(), obstruction.box().height()) / 2);
     }
 
     private static String label(Obstruction obstruction) {
@@ -184,6 +306,7 @@ record BenchLook(
     private static String name(String id) {
         return switch (id) {
             case "detail" -> "picture detail";
+            case "keep" -> "must be seen";
             case "filled" -> "slot filled";
             case "name" -> "file name";
             default -> id;
@@ -193,7 +316,7 @@ record BenchLook(
     private static String unit(Gauge gauge) {
         return switch (gauge.id()) {
             case "weight" -> "of " + plain(gauge.limit()) + " " + gauge.unit();
-            case "detail", "filled", "damage", "transparency" -> gauge.unit();
+            case "detail", "filled", "keep", "damage", "transparency" -> gauge.unit();
             default -> "";
         };
     }

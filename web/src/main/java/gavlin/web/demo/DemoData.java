@@ -1,18 +1,25 @@
 package gavlin.web.demo;
 
+import gavlin.core.brief.Slot;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.solve.KeepArea;
 import gavlin.web.account.Accounts;
 import gavlin.web.account.Viewer;
 import gavlin.web.fit.FitRequest;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.Place;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.Words;
 import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sheets;
 import gavlin.web.site.Sites;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -21,7 +28,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Fills an empty database with two made-up sites, before the first request is answered. The troubles in it are there to be
- * found and mended: a mark in a white box, a header enlarged from a newsletter's small picture, a slide without a picture.
+ * found and mended: a mark in a white box, a header enlarged from a newsletter's small picture, a slide without a picture, a
+ * photo about whose size two documents disagree, a mark that stands in where it cannot be seen.
  */
 @Component
 @ConditionalOnProperty("gavlin.demo")
@@ -35,10 +43,12 @@ class DemoData implements SmartInitializingSingleton {
     private final Sites sites;
     private final Pictures pictures;
     private final Fits fits;
+    private final Sheets sheets;
 
-    DemoData(Accounts accounts, Sites sites, Pictures pictures, Fits fits) {
+    DemoData(Accounts accounts, Sites sites, Sheets sheets, Pictures pictures, Fits fits) {
         this.accounts = accounts;
         this.sites = sites;
+        this.sheets = sheets;
         this.pictures = pictures;
         this.fits = fits;
     }
@@ -67,7 +77,7 @@ class DemoData implements SmartInitializingSingleton {
                         "A keeper in a yellow coat before Kelso light, its beam over the evening sea",
                         "Ines Pascoe",
                         "CC BY 4.0"));
-        photograph(
+        String winter = photograph(
                 site,
                 "winter-landing",
                 new Size(6000, 4000),
@@ -97,7 +107,7 @@ class DemoData implements SmartInitializingSingleton {
                 new Size(480, 320),
                 new Words(
                         "Harbour day", "Sailing boats and visitors on harbour day", "The newsletter", "used by leave"));
-        mark(site, "mark-dark", new Size(1330, 320), "Mark, dark ink");
+        String dark = mark(site, "mark-dark", new Size(1330, 320), "Mark, dark ink");
         String light = mark(site, "mark-light", new Size(1330, 320), "Mark, light ink");
         String letterhead = pictures.add(
                         site,
@@ -112,16 +122,34 @@ class DemoData implements SmartInitializingSingleton {
                 .id();
         String icon = mark(site, "browser-mark", new Size(512, 512), "Tower mark");
         String waves = mark(site, "waves", new Size(480, 480), "Waves");
-        place(site, "masthead", dusk, 0.55, 0.33, 1, true);
+        mark(site, dusk, area("the keeper's head", 0.665, 0.215, 0.15, 0.29));
+        mark(
+                site,
+                winter,
+                area("the visitor's head", 0.475, 0.035, 0.17, 0.29),
+                area("the volunteer's head", 0.727, 0.003, 0.15, 0.33),
+                area("the tower", 0.14, 0.27, 0.055, 0.33));
+        mark(site, keeper, area("her face", 0.335, 0.06, 0.4, 0.385));
+        mark(site, storm, area("the light", 0.765, 0.07, 0.08, 0.31));
+        place(site, "masthead", dusk);
         place(site, "header-mark", letterhead, 0.5, 0.5, 1, false);
         place(site, "section-header", harbour, 0.5, 0.6, 1, false);
         place(site, "slide-lamp-room", lens, 0.47, 0.5, 1, true);
         place(site, "keeper", keeper, 0.53, 0.27, 1.9, true);
         place(site, "framed-photo", keeper, 0.53, 0.34, 1.15, true);
-        place(site, "wide-view", storm, 0.8, 0.3, 1, true);
+        place(site, "wide-view", storm);
         place(site, "footer-mark", light, 0.5, 0.5, 1, true);
         place(site, "browser-icon", icon, 0.5, 0.5, 1, true);
         place(site, "backdrop", waves, 0.5, 0.5, 1, true);
+        Slot headers = site.slot("log-headers");
+        place(site, new Place(headers, OpenSite.WHOLE_SITE, 0), FitRequest.of(storm), true);
+        place(site, new Place(headers, OpenSite.WHOLE_SITE, 1), FitRequest.of(dusk), true);
+        place(site, new Place(headers, OpenSite.WHOLE_SITE, 2), dark, 0.5, 0.5, 1, true);
+        Slot pair = site.slot("then-and-now");
+        place(site, new Place(pair, OpenSite.WHOLE_SITE, 0), FitRequest.of(winter), true);
+        place(site, new Place(pair, OpenSite.WHOLE_SITE, 1), FitRequest.of(storm), true);
+        place(site, Place.of(site.slot("section-header"), "kelso-gallery"), FitRequest.of(lens), true);
+        sheets.add(site, sheet("spindrift"), "the theme to move to");
     }
 
     private void quillet(OpenSite site) {
@@ -133,6 +161,7 @@ class DemoData implements SmartInitializingSingleton {
         String sign = mark(site, "quillet-mark", new Size(1520, 520), "Shop sign");
         place(site, "front", bench, 0.7, 0.35, 1, true);
         place(site, "sign", sign, 0.5, 0.5, 1, true);
+        sheets.choose(site, "extent", "one");
     }
 
     private String photograph(OpenSite site, String drawing, Size size, Words words) {
@@ -148,13 +177,35 @@ class DemoData implements SmartInitializingSingleton {
                 .id();
     }
 
+    private void mark(OpenSite site, String picture, KeepArea... areas) {
+        pictures.mark(site, picture, null, List.of(areas), null);
+    }
+
+    private static KeepArea area(String name, double x, double y, double width, double height) {
+        KeepArea.Shape shape =
+                name.endsWith("face") || name.endsWith("head") ? KeepArea.Shape.ELLIPSE : KeepArea.Shape.RECTANGLE;
+        return new KeepArea(name, shape, new Box(x, y, width, height), 1);
+    }
+
+    /** Where Gavlin puts it. */
+    private void place(OpenSite site, String slot, String picture) {
+        place(site, Place.of(site.slot(slot)), FitRequest.of(picture), true);
+    }
+
     private void place(OpenSite site, String slot, String picture, double x, double y, double zoom, boolean accepted) {
-        boolean contain = site.slot(slot).brief().rule() == gavlin.core.geometry.Rule.CONTAIN;
-        FitRequest request =
-                new FitRequest(picture, new FitRequest.Point(x, y), contain ? 1 : zoom, null, null, null, null, null);
-        fits.measured(fits.save(site, site.slot(slot), OpenSite.WHOLE_SITE, request));
+        place(site, Place.of(site.slot(slot)), picture, x, y, zoom, accepted);
+    }
+
+    private void place(OpenSite site, Place place, String picture, double x, double y, double zoom, boolean accepted) {
+        boolean contain = place.slot().brief().rule() == Rule.CONTAIN;
+        FitRequest request = FitRequest.of(picture, new FitRequest.Point(x, y), contain ? 1 : zoom);
+        place(site, place, request, accepted);
+    }
+
+    private void place(OpenSite site, Place place, FitRequest request, boolean accepted) {
+        fits.measured(fits.save(site, place, request));
         if (accepted) {
-            fits.accept(site, site.slot(slot), OpenSite.WHOLE_SITE);
+            fits.accept(site, place);
         }
     }
 

@@ -3,10 +3,13 @@ package gavlin.web.fit;
 import gavlin.core.fit.FileName;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.Gauge;
+import gavlin.core.fit.Setting;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
+import gavlin.core.solve.Shares;
 import gavlin.core.weight.Candidate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -14,6 +17,7 @@ import java.util.Locale;
 public record FitAnswer(
         String slot,
         String section,
+        int member,
         int revision,
         boolean accepted,
         String picture,
@@ -26,6 +30,8 @@ public record FitAnswer(
         Size size,
         Box window,
         Box placed,
+        Setting setting,
+        List<Share> keep,
         String state,
         List<GaugeAnswer> gauges,
         FileAnswer file) {
@@ -38,6 +44,9 @@ public record FitAnswer(
             String says,
             List<Gauge.Remedy> remedies) {}
 
+    /** How much of a keep area a showing shows, 0..1. */
+    public record Share(String area, String showing, double share) {}
+
     /** @param candidates every file that the search made, the chosen one among them */
     public record FileAnswer(String name, String type, long bytes, double ssim, List<Candidate> candidates) {}
 
@@ -47,6 +56,7 @@ public record FitAnswer(
         return new FitAnswer(
                 state.slot().id(),
                 state.section(),
+                state.place().member(),
                 state.revision(),
                 state.accepted(),
                 state.picture().id(),
@@ -59,6 +69,8 @@ public record FitAnswer(
                 state.plan().size(),
                 state.plan().framing().window(),
                 state.plan().framing().placed(),
+                fit.setting(),
+                state.shares() == null ? List.of() : shares(state.shares()),
                 state.verdict().word(),
                 gauges.stream()
                         .map(g -> new GaugeAnswer(
@@ -71,6 +83,17 @@ public record FitAnswer(
                                 g.remedies()))
                         .toList(),
                 file(state));
+    }
+
+    static List<Share> shares(Shares shares) {
+        List<Share> all = new ArrayList<>();
+        for (int k = 0; k < shares.areas().size(); k++) {
+            for (int s = 0; s < shares.showings().size(); s++) {
+                all.add(new Share(
+                        shares.areas().get(k).name(), shares.showings().get(s).id(), shares.share()[k][s]));
+            }
+        }
+        return all;
     }
 
     private static FileAnswer file(FitState state) {

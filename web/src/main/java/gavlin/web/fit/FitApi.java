@@ -1,9 +1,13 @@
 package gavlin.web.fit;
 
+import gavlin.core.Require;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.FileName;
+import gavlin.core.fit.Setting;
+import gavlin.core.geometry.Box;
+import gavlin.core.solve.Shortfall;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -46,6 +50,8 @@ class FitApi {
             BriefAnswer brief,
             String standsInFor,
             boolean sections,
+            boolean exists,
+            int pictures,
             String state) {}
 
     record BriefAnswer(
@@ -80,7 +86,7 @@ class FitApi {
             @PathVariable String site,
             @RequestParam(defaultValue = OpenSite.WHOLE_SITE) String section) {
         OpenSite open = sites.open(who.viewer(), site);
-        Map<String, FitState> states = fits.findAll(open, section);
+        Map<String, List<FitState>> states = fits.findAll(open, section);
         return open.sheet().slots().stream()
                 .map(slot -> new SlotAnswer(
                         slot.id(),
@@ -90,9 +96,9 @@ class FitApi {
                         BriefAnswer.of(slot.brief()),
                         slot.standsInFor(),
                         slot.sectionsMayOverride(),
-                        states.containsKey(slot.id())
-                                ? states.get(slot.id()).verdict().word()
-                                : "empty"))
+                        open.has(slot),
+                        slot.set() == null ? 1 : slot.set().most(),
+                        FitState.wordFor(states.getOrDefault(slot.id(), List.of()))))
                 .toList();
     }
 
@@ -103,11 +109,12 @@ class FitApi {
             @PathVariable String site,
             @PathVariable String slot,
             @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "0") int member,
             @RequestParam(defaultValue = "all") String measure,
             @RequestBody FitRequest request) {
         OpenSite open = sites.open(who.viewer(), site);
-        Slot chosen = open.slot(slot);
-        FitState saved = fits.save(open, chosen, open.section(chosen, section), request);
+        Place place = place(open, slot, section, member);
+        FitState saved = fits.save(open, place, request);
         return FitAnswer.of(measure.equals("geometry") ? saved : fits.measured(saved));
     }
 
@@ -116,8 +123,51 @@ class FitApi {
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String slot,
-            @RequestParam(required = false) String section) {
-        return FitAnswer.of(fits.measured(state(who, site, slot, section)));
+            @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "0") int member) {
+        return FitAnswer.of(fits.measured(state(who, site, slot, section, member)));
+    }
+
+    /**
+     * @param picture may be left out where the slot has one
+     * @param lock any of x, y, zoom, height
+     * @param heights that may be chosen; all that the slot offers when left out
+     */
+    record BestRequest(String picture, List<String> lock, List<Integer> heights) {}
+
+    /** @param window px of the picture as the fit turns it */
+    record BestAnswer(
+            String picture,
+            Box window,
+            Setting setting,
+            double worst,
+            List<FitAnswer.Share> shares,
+            Shortfall shortfall) {}
+
+    /** The best window, how much of each keep area each showing shows, and what would do when something is hidden. Stores nothing. */
+    @PostMapping("/{slot}/best-window")
+    BestAnswer best(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String slot,
+            @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "0") int member,
+            @RequestBody BestRequest request) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Place place = place(open, slot, section, member);
+        FitState present = request.picture() == null
+                ? fits.get(open, place)
+                : fits.look(open, place, FitRequest.of(request.picture()));
+        BestWindow best = BestWindow.of(
+                present, BestWindow.locks(request.lock()), request.heights() == null ? List.of() : request.heights());
+        FitState then = fits.look(open, place, present.picture(), best.fit());
+        return new BestAnswer(
+                then.picture().id(),
+                then.plan().framing().window(),
+                best.fit().setting(),
+                best.worst(),
+                then.shares() == null ? List.of() : FitAnswer.shares(then.shares()),
+                best.shortfall());
     }
 
     /** Marks the present revision as the one to use. */
@@ -126,10 +176,10 @@ class FitApi {
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String slot,
-            @RequestParam(required = false) String section) {
+            @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "0") int member) {
         OpenSite open = sites.open(who.viewer(), site);
-        Slot chosen = open.slot(slot);
-        return FitAnswer.of(fits.accept(open, chosen, open.section(chosen, section)));
+        return FitAnswer.of(fits.accept(open, place(open, slot, section, member)));
     }
 
     @GetMapping("/{slot}/rendition")
@@ -138,11 +188,12 @@ class FitApi {
             @PathVariable String site,
             @PathVariable String slot,
             @RequestParam(required = false) String section,
+            @RequestParam(defaultValue = "0") int member,
             @RequestParam(defaultValue = "1") int density,
             ServletWebRequest request,
             HttpServletResponse response)
             throws IOException {
-        FitState state = state(who, site, slot, section);
+        FitState state = state(who, site, slot, section, member);
         StoredRendition rendition = fits.rendition(state, density);
         response.setHeader(
                 HttpHeaders.CACHE_CONTROL, CacheControl.noCache().cachePrivate().getHeaderValue());
@@ -161,9 +212,14 @@ class FitApi {
         fits.copy(rendition, response.getOutputStream());
     }
 
-    private FitState state(SignedIn who, String site, String slot, String section) {
+    private FitState state(SignedIn who, String site, String slot, String section, int member) {
         OpenSite open = sites.open(who.viewer(), site);
-        Slot chosen = open.slot(slot);
-        return fits.get(open, chosen, open.section(chosen, section));
+        return fits.get(open, place(open, slot, section, member));
+    }
+
+    private static Place place(OpenSite site, String slot, String section, int member) {
+        Slot chosen = site.slot(slot);
+        int most = chosen.set() == null ? 1 : Place.MAX_MEMBERS;
+        return new Place(chosen, site.section(chosen, section), Require.range("member", member, 0, most - 1, ""));
     }
 }

@@ -5,16 +5,20 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 
-/** Which revision of a slot's fit holds now, and which was accepted; 0 is none. */
+/** Which revision of a place's fit holds now, and which was accepted; 0 is none. */
 @Entity
 class FitHead {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
 
-    private String siteId;
+    private long sheetId;
     private String slot;
     private String section;
+    private int member;
+    /** Among the pictures of one slot. */
+    private int position;
+
     private int currentRevision;
     private int newestRevision;
     private int acceptedRevision;
@@ -35,6 +39,10 @@ class FitHead {
         acceptedRevision = currentRevision;
     }
 
+    void putAt(int place) {
+        position = place;
+    }
+
     Long id() {
         return id;
     }
@@ -47,8 +55,20 @@ class FitHead {
         return section;
     }
 
+    int member() {
+        return member;
+    }
+
+    int position() {
+        return position;
+    }
+
     int currentRevision() {
         return currentRevision;
+    }
+
+    int newestRevision() {
+        return newestRevision;
     }
 
     boolean isAccepted() {

@@ -9,21 +9,30 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface FitHeadRepository extends JpaRepository<FitHead, Long> {
-    Optional<FitHead> findBySiteIdAndSlotAndSection(String siteId, String slot, String section);
+    Optional<FitHead> findBySheetIdAndSlotAndSectionAndMember(long sheetId, String slot, String section, int member);
 
     /** Holds the row, so that two changes of one fit follow each other and neither is lost. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select h from FitHead h where h.siteId = :siteId and h.slot = :slot and h.section = :section")
-    Optional<FitHead> lock(String siteId, String slot, String section);
+    @Query("select h from FitHead h where h.sheetId = :sheetId and h.slot = :slot and h.section = :section"
+            + " and h.member = :member")
+    Optional<FitHead> lock(long sheetId, String slot, String section, int member);
 
-    /** Two who make a slot's first fit at once both find the row afterwards; locking a row that is not there would deadlock. */
+    /** Holds all pictures of a slot, for a change of their order. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select h from FitHead h where h.sheetId = :sheetId and h.slot = :slot and h.section = :section"
+            + " order by h.position, h.member")
+    List<FitHead> lockAll(long sheetId, String slot, String section);
+
+    /** Two who make a place's first fit at once both find the row afterwards; locking a row that is not there would deadlock. */
     @Modifying
     @Query(
             nativeQuery = true,
             value =
-                    "INSERT IGNORE INTO fit_head (site_id, slot, section, current_revision, newest_revision, accepted_revision)"
-                            + " VALUES (:siteId, :slot, :section, 0, 0, 0)")
-    void createUnlessThere(String siteId, String slot, String section);
+                    "INSERT IGNORE INTO fit_head (sheet_id, slot, section, member, position, current_revision,"
+                            + " newest_revision, accepted_revision) VALUES (:sheetId, :slot, :section, :member, :member, 0, 0, 0)")
+    void createUnlessThere(long sheetId, String slot, String section, int member);
 
-    List<FitHead> findBySiteIdAndSection(String siteId, String section);
+    List<FitHead> findBySheetIdAndSectionOrderByPositionAscMemberAsc(long sheetId, String section);
+
+    List<FitHead> findBySheetIdAndSectionNotAndCurrentRevisionGreaterThan(long sheetId, String section, int least);
 }

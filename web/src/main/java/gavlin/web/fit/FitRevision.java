@@ -2,6 +2,7 @@ package gavlin.web.fit;
 
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
+import gavlin.core.fit.Setting;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Rule;
 import gavlin.core.weight.Encoding;
@@ -16,11 +17,14 @@ import java.time.Instant;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import tools.jackson.databind.json.JsonMapper;
 
 /** One decision, as it was made; never changed afterwards. */
 @Entity
 @Immutable
 class FitRevision {
+    private static final JsonMapper JSON = new JsonMapper();
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
@@ -51,6 +55,11 @@ class FitRevision {
     /** See {@link Encoding#code()}. */
     private String encoding;
 
+    /** JSON; null for nothing. */
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String setting;
+
+    private String name;
     private String madeBy;
     private Instant madeAt;
 
@@ -68,6 +77,7 @@ class FitRevision {
         this.backing = fit.backing();
         this.type = fit.type();
         this.encoding = fit.encoding() == null ? null : fit.encoding().code();
+        this.setting = fit.setting().changesNothing() ? null : JSON.writeValueAsString(fit.setting());
         this.madeBy = madeBy;
         this.madeAt = Instant.now();
     }
@@ -79,7 +89,8 @@ class FitRevision {
                 rule,
                 backing,
                 type,
-                encoding == null ? null : Encoding.parse(encoding));
+                encoding == null ? null : Encoding.parse(encoding),
+                setting == null ? Setting.NONE : JSON.readValue(setting, Setting.class));
     }
 
     long headId() {
@@ -96,6 +107,14 @@ class FitRevision {
 
     long pictureNumber() {
         return pictureNumber;
+    }
+
+    String name() {
+        return name;
+    }
+
+    String madeBy() {
+        return madeBy;
     }
 
     Instant madeAt() {

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface FitRevisionRepository extends JpaRepository<FitRevision, Long> {
@@ -15,4 +16,14 @@ interface FitRevisionRepository extends JpaRepository<FitRevision, Long> {
     @Query(
             "select r from FitRevision r, FitHead h where r.headId = h.id and r.revision = h.currentRevision and h.id in :heads")
     List<FitRevision> findCurrent(Collection<Long> heads);
+
+    @Query("select r from FitRevision r where r.headId = :head and (r.revision > :after or r.name is not null)"
+            + " order by r.revision desc")
+    List<FitRevision> history(long head, int after);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value = "UPDATE fit_revision SET name = :name WHERE head_id = :head AND revision = :revision")
+    int name(long head, int revision, String name);
 }

@@ -1,7 +1,7 @@
 package gavlin.web.fit;
 
 import gavlin.core.BadInput;
-import gavlin.core.brief.Slot;
+import gavlin.core.Require;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.Gauge.Verdict;
 import gavlin.core.fit.RenditionPlan;
@@ -12,10 +12,11 @@ import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -24,6 +25,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** The fits of a site: looked at, changed revision by revision, accepted, rendered. */
 @Service
 public class Fits {
+    private static final int HISTORY = 60;
+
     private final FitHeadRepository heads;
     private final FitRevisionRepository revisions;
     private final Renditions renditions;
@@ -44,66 +47,119 @@ public class Fits {
     }
 
     /** The slot's fit as it stands, with its file when there is one; empty when the slot has none. */
-    public Optional<FitState> find(OpenSite site, Slot slot, String section) {
-        return heads.findBySiteIdAndSlotAndSection(site.id(), slot.id(), section)
+    public Optional<FitState> find(OpenSite site, Place place) {
+        return head(site, place)
                 .filter(head -> head.currentRevision() > 0)
-                .map(head -> state(site, slot, head, current(head), null, renditions::find));
+                .map(head -> state(site, place, head, current(head), null, renditions::find));
     }
 
     /** @throws NotFound when the slot has no fit */
-    public FitState get(OpenSite site, Slot slot, String section) {
-        return find(site, slot, section).orElseThrow(() -> new NotFound("fit for slot", slot.id()));
+    public FitState get(OpenSite site, Place place) {
+        return find(site, place).orElseThrow(() -> none(place));
     }
 
-    /** All fits of a section, by slot id: a few queries, however many slots there are. */
-    public Map<String, FitState> findAll(OpenSite site, String section) {
-        Map<Long, FitHead> byId = heads.findBySiteIdAndSection(site.id(), section).stream()
+    /** All fits of a section, by slot id, those of a slot in their order: a few queries, however many slots there are. */
+    public Map<String, List<FitState>> findAll(OpenSite site, String section) {
+        List<FitHead> known = heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), section).stream()
                 .filter(head -> head.currentRevision() > 0
                         && site.sheet().slot(head.slot()).isPresent())
-                .collect(Collectors.toMap(FitHead::id, Function.identity()));
-        Map<Long, StoredPicture> known =
-                pictures.list(site).stream().collect(Collectors.toMap(StoredPicture::number, Function.identity()));
-        Map<String, FitState> planned = new HashMap<>();
-        for (FitRevision revision : revisions.findCurrent(byId.keySet())) {
-            FitHead head = byId.get(revision.headId());
-            Slot slot = site.slot(head.slot());
-            StoredPicture picture = known.get(revision.pictureNumber());
-            planned.put(slot.id(), state(site, slot, head, revision, picture, key -> Optional.empty()));
-        }
-        Map<String, StoredRendition> files = renditions.findAll(planned.values().stream()
-                .map(f -> Renditions.key(f.picture(), f.slot(), f.plan()))
-                .toList());
-        planned.replaceAll((slot, f) -> withRendition(f, files.get(Renditions.key(f.picture(), f.slot(), f.plan()))));
-        return planned;
+                .toList();
+        Map<Long, FitRevision> held =
+                byKey(revisions.findCurrent(known.stream().map(FitHead::id).toList()), FitRevision::headId);
+        Map<Long, StoredPicture> sources = pictures.byNumbers(
+                site, held.values().stream().map(FitRevision::pictureNumber).toList());
+        List<FitState> planned = known.stream()
+                .map(head -> {
+                    FitRevision revision = held.get(head.id());
+                    Place place = new Place(site.slot(head.slot()), section, head.member());
+                    StoredPicture picture = sources.get(revision.pictureNumber());
+                    // Whether there is something to redo matters on the bench only, and would be a query for each.
+                    return FitState.looked(site, place, picture, revision.fit()).stored(head, revision, false);
+                })
+                .toList();
+        return known(planned).stream()
+                .collect(Collectors.groupingBy(f -> f.slot().id()));
+    }
+
+    /** Ids of the slots that have a picture for the whole site. */
+    public Set<String> filled(OpenSite site) {
+        return heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), OpenSite.WHOLE_SITE).stream()
+                .filter(head -> head.currentRevision() > 0)
+                .map(FitHead::slot)
+                .collect(Collectors.toSet());
+    }
+
+    /** Slot ids to the sections that have a picture of their own there, whether it counts now or not. */
+    public Map<String, Set<String>> ownSections(OpenSite site) {
+        return heads
+                .findBySheetIdAndSectionNotAndCurrentRevisionGreaterThan(site.sheetId(), OpenSite.WHOLE_SITE, 0)
+                .stream()
+                .collect(Collectors.groupingBy(
+                        FitHead::slot, Collectors.mapping(FitHead::section, Collectors.toCollection(TreeSet::new))));
     }
 
     /** What a fit would be, without storing it or making its file. */
-    public FitState look(OpenSite site, Slot slot, String section, FitRequest request) {
-        StoredPicture picture = pictureOf(site, slot, section, request);
-        Fit fit = request.toFit(slot, picture);
-        RenditionPlan plan = FitRequest.plan(slot, fit, picture, 1);
-        StoredRendition known =
-                renditions.find(Renditions.key(picture, slot, plan)).orElse(null);
-        return new FitState(slot, section, 0, null, false, false, false, picture, fit, plan, known);
+    public FitState look(OpenSite site, Place place, FitRequest request) {
+        StoredPicture picture = pictureOf(site, place, request);
+        return look(site, place, picture, fitOf(site, place, picture, request));
+    }
+
+    /** The same of a picture whose marks need not be stored yet. */
+    public FitState look(OpenSite site, Place place, StoredPicture picture, FitRequest request) {
+        return look(site, place, picture, fitOf(site, place, picture, request));
+    }
+
+    /** What a fit would be, with its file when that has been made before. */
+    public FitState look(OpenSite site, Place place, StoredPicture picture, Fit fit) {
+        return known(List.of(FitState.looked(site, place, picture, fit))).get(0);
+    }
+
+    /** As it is asked for; where that leaves the window open, the best one for what must be seen of the picture. */
+    private static Fit fitOf(OpenSite site, Place place, StoredPicture picture, FitRequest request) {
+        Fit fit = request.toFit(place.slot(), picture);
+        return request.leavesTheWindowOpen() ? BestWindow.placed(site, place, picture, fit) : fit;
+    }
+
+    /** The same with their files, as far as those have been made before: one query. */
+    public List<FitState> known(List<FitState> states) {
+        Map<String, StoredRendition> files =
+                renditions.findAll(states.stream().map(FitState::key).toList());
+        return states.stream().map(f -> f.with(files.get(f.key()))).toList();
     }
 
     /** Stores a decision as the next revision. The file is not made here: see {@link #measured}. */
-    public FitState save(OpenSite site, Slot slot, String section, FitRequest request) {
-        site.requireChange(section);
-        StoredPicture picture = pictureOf(site, slot, section, request);
-        Fit fit = request.toFit(slot, picture);
-        FitRequest.plan(slot, fit, picture, 1); // a fit that can't be planned is refused before it is stored
-        if (heads.findBySiteIdAndSlotAndSection(site.id(), slot.id(), section).isEmpty()) {
-            transaction.executeWithoutResult(status -> heads.createUnlessThere(site.id(), slot.id(), section));
-        }
-        return store(site, slot, section, picture, fit);
+    public FitState save(OpenSite site, Place place, FitRequest request) {
+        site.requireChange(place.slot(), place.section());
+        StoredPicture picture = pictureOf(site, place, request);
+        return save(site, place, picture, fitOf(site, place, picture, request), request.base());
     }
 
-    private FitState store(OpenSite site, Slot slot, String section, StoredPicture picture, Fit fit) {
+    /**
+     * Stores a decision as the next revision.
+     *
+     * @param base the revision that was looked at, or null to go on from whatever is there
+     * @throws FitChanged when somebody else stored another one meanwhile
+     */
+    public FitState save(OpenSite site, Place place, StoredPicture picture, Fit fit, Integer base) {
+        site.requireChange(place.slot(), place.section());
+        FitState.looked(site, place, picture, fit); // a fit that can't be planned is refused before it is stored
+        if (head(site, place).isEmpty()) {
+            transaction.executeWithoutResult(status ->
+                    heads.createUnlessThere(site.sheetId(), place.slot().id(), place.section(), place.member()));
+        }
+        return store(site, place, picture, fit, base);
+    }
+
+    private FitState store(OpenSite site, Place place, StoredPicture picture, Fit fit, Integer base) {
         return transaction.execute(status -> {
-            FitHead head = heads.lock(site.id(), slot.id(), section).orElseThrow();
+            FitHead head = heads.lock(site.sheetId(), place.slot().id(), place.section(), place.member())
+                    .orElseThrow();
             int parent = head.currentRevision();
             FitRevision last = parent == 0 ? null : current(head);
+            boolean theirs = base != null && base != parent && last != null;
+            if (theirs && !(last.fit().equals(fit) && last.pictureNumber() == picture.number())) {
+                throw new FitChanged(last.madeBy(), parent);
+            }
             boolean unchanged = last != null && last.fit().equals(fit) && last.pictureNumber() == picture.number();
             FitRevision held = unchanged
                     ? last
@@ -115,7 +171,7 @@ public class Fits {
                             fit,
                             site.viewer().name()));
             heads.save(head);
-            return state(site, slot, head, held, picture, renditions::find);
+            return state(site, place, head, held, picture, renditions::find);
         });
     }
 
@@ -124,20 +180,19 @@ public class Fits {
         if (state.rendition() != null || state.plan().types().isEmpty()) {
             return state;
         }
-        return withRendition(state, renditions.make(state.picture(), state.slot(), state.plan()));
+        return state.with(renditions.make(state.picture(), state.slot(), state.plan()));
     }
 
     /** Back to the revision that the present one was made from. */
-    public FitState undo(OpenSite site, Slot slot, String section) {
-        return move(site, slot, section, (head, revision) -> revision.parent(), "there is nothing to undo");
+    public FitState undo(OpenSite site, Place place) {
+        return move(site, place, (head, revision) -> revision.parent(), "there is nothing to undo");
     }
 
     /** Forward again to the newest change made from the present revision. */
-    public FitState redo(OpenSite site, Slot slot, String section) {
+    public FitState redo(OpenSite site, Place place) {
         return move(
                 site,
-                slot,
-                section,
+                place,
                 (head, revision) ->
                         next(head, revision).map(FitRevision::revision).orElse(0),
                 "there is nothing to redo");
@@ -147,35 +202,71 @@ public class Fits {
         int from(FitHead head, FitRevision revision);
     }
 
-    private FitState move(OpenSite site, Slot slot, String section, Step step, String nothing) {
-        site.requireChange(section);
+    private FitState move(OpenSite site, Place place, Step step, String nothing) {
+        site.requireChange(place.slot(), place.section());
         return transaction.execute(status -> {
-            FitHead head = locked(site, slot, section);
+            FitHead head = locked(site, place);
             int to = step.from(head, current(head));
             if (to == 0) {
                 throw new Conflict(nothing);
             }
             head.moveTo(to);
             heads.save(head);
-            return state(site, slot, head, current(head), null, renditions::find);
+            return state(site, place, head, current(head), null, renditions::find);
         });
     }
 
+    /** Goes to any revision; those after it stay, and redo leads on from there. @throws NotFound when there is no such one */
+    public FitState goTo(OpenSite site, Place place, int revision) {
+        site.requireChange(place.slot(), place.section());
+        return transaction.execute(status -> {
+            FitHead head = locked(site, place);
+            FitRevision wanted = revisions
+                    .findByHeadIdAndRevision(head.id(), revision)
+                    .orElseThrow(() -> new NotFound("step", Integer.toString(revision)));
+            head.moveTo(wanted.revision());
+            heads.save(head);
+            return state(site, place, head, wanted, null, renditions::find);
+        });
+    }
+
+    /** Gives a revision a name, or takes it away. */
+    public void name(OpenSite site, Place place, int revision, String name) {
+        site.requireChange(place.slot(), place.section());
+        String said = Require.text("name", name, 80);
+        transaction.executeWithoutResult(status -> {
+            FitHead head = locked(site, place);
+            if (revisions.name(head.id(), revision, said.isEmpty() ? null : said) == 0) {
+                throw new NotFound("step", Integer.toString(revision));
+            }
+        });
+    }
+
+    /** All that was decided of a place, the newest first, {@value #HISTORY} at most and all that have names. */
+    public List<FitState> history(OpenSite site, Place place) {
+        return head(site, place)
+                .map(head -> revisions.history(head.id(), head.newestRevision() - HISTORY).stream()
+                        .map(r -> FitState.looked(site, place, pictures.byNumber(site, r.pictureNumber()), r.fit())
+                                .stored(head, r, false))
+                        .toList())
+                .orElse(List.of());
+    }
+
     /** Marks the present revision as the one to use. @throws Conflict while a gauge fails */
-    public FitState accept(OpenSite site, Slot slot, String section) {
-        site.requireChange(section);
-        FitState state = measured(get(site, slot, section));
+    public FitState accept(OpenSite site, Place place) {
+        site.requireChange(place.slot(), place.section());
+        FitState state = measured(get(site, place));
         if (state.verdict() == Verdict.FAILS) {
             throw new Conflict("this cannot be accepted yet: " + FitState.worstOf(state.gauges()));
         }
         return transaction.execute(status -> {
-            FitHead head = locked(site, slot, section);
+            FitHead head = locked(site, place);
             if (head.currentRevision() != state.revision()) {
                 throw new Conflict("somebody changed this fit meanwhile; look at it again");
             }
             head.accept();
             heads.save(head);
-            return state(site, slot, head, current(head), state.picture(), renditions::find);
+            return state(site, place, head, current(head), state.picture(), renditions::find);
         });
     }
 
@@ -190,7 +281,8 @@ public class Fits {
         if (!asked.contains(density)) {
             throw new BadInput("density", "density must be one of " + asked + ", was " + density);
         }
-        RenditionPlan plan = FitRequest.plan(state.slot(), state.fit(), state.picture(), density);
+        RenditionPlan plan =
+                RenditionPlan.of(state.slot(), state.fit(), state.picture().facts(), density);
         if (density > 1 && plan.framing().detail() < 1) {
             throw new Conflict("the picture has too few pixels in this window for density " + density);
         }
@@ -206,56 +298,43 @@ public class Fits {
 
     private FitState state(
             OpenSite site,
-            Slot slot,
+            Place place,
             FitHead head,
             FitRevision revision,
             StoredPicture picture,
             Function<String, Optional<StoredRendition>> files) {
         StoredPicture source = picture != null ? picture : pictures.byNumber(site, revision.pictureNumber());
-        Fit fit = revision.fit();
-        RenditionPlan plan = FitRequest.plan(slot, fit, source, 1);
-        return new FitState(
-                slot,
-                head.section(),
-                revision.revision(),
-                revision.madeAt(),
-                head.isAccepted(),
-                revision.parent() > 0,
-                next(head, revision).isPresent(),
-                source,
-                fit,
-                plan,
-                files.apply(Renditions.key(source, slot, plan)).orElse(null));
+        FitState state = FitState.looked(site, place, source, revision.fit())
+                .stored(head, revision, next(head, revision).isPresent());
+        return state.with(files.apply(state.key()).orElse(null));
     }
 
-    private static FitState withRendition(FitState s, StoredRendition rendition) {
-        return new FitState(
-                s.slot(),
-                s.section(),
-                s.revision(),
-                s.madeAt(),
-                s.accepted(),
-                s.canUndo(),
-                s.canRedo(),
-                s.picture(),
-                s.fit(),
-                s.plan(),
-                rendition);
-    }
-
-    private StoredPicture pictureOf(OpenSite site, Slot slot, String section, FitRequest request) {
+    private StoredPicture pictureOf(OpenSite site, Place place, FitRequest request) {
         if (request.picture() != null) {
             return pictures.find(site, request.picture());
         }
-        return find(site, slot, section)
+        return find(site, place)
                 .map(FitState::picture)
                 .orElseThrow(() -> new BadInput("picture", "the slot has no picture yet: say which one, by its id"));
     }
 
-    private FitHead locked(OpenSite site, Slot slot, String section) {
-        return heads.lock(site.id(), slot.id(), section)
+    private Optional<FitHead> head(OpenSite site, Place place) {
+        return heads.findBySheetIdAndSlotAndSectionAndMember(
+                site.sheetId(), place.slot().id(), place.section(), place.member());
+    }
+
+    private FitHead locked(OpenSite site, Place place) {
+        return heads.lock(site.sheetId(), place.slot().id(), place.section(), place.member())
                 .filter(head -> head.currentRevision() > 0)
-                .orElseThrow(() -> new NotFound("fit for slot", slot.id()));
+                .orElseThrow(() -> none(place));
+    }
+
+    private static NotFound none(Place place) {
+        return new NotFound("fit for slot", place.slot().id());
+    }
+
+    private static <K, V> Map<K, V> byKey(List<V> values, Function<V, K> key) {
+        return values.stream().collect(Collectors.toMap(key, Function.identity()));
     }
 
     private FitRevision current(FitHead head) {

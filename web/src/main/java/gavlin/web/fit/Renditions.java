@@ -71,7 +71,8 @@ class Renditions {
     }
 
     private StoredRendition compute(String key, StoredPicture picture, Slot slot, RenditionPlan plan) {
-        var source = working.forRendition(picture, plan.framing()); // may decode, and takes a core of its own for that
+        var source = working.forRendition(
+                picture, plan.source(picture.size())); // may decode, and takes a core of its own for that
         Rendition rendition = cores.run(() -> Rendition.of(source, plan, tags(picture, slot)));
         try {
             return transaction.execute(status ->

@@ -2,6 +2,9 @@ package gavlin.web.picture;
 
 import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureType;
+import gavlin.core.geometry.FocalPoint;
+import gavlin.core.solve.KeepArea;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -51,6 +54,21 @@ class Picture {
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String suggestions;
 
+    @Column(name = "focal_x")
+    private Double focalX;
+
+    @Column(name = "focal_y")
+    private Double focalY;
+
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String keepAreas;
+
+    private int regionsRevision;
+
+    /** JSON, or null while nobody asked. */
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String found;
+
     private String addedBy;
     private Instant addedAt;
 
@@ -79,6 +97,7 @@ class Picture {
         this.bytes = bytes;
         this.notes = notes;
         this.suggestions = JSON.writeValueAsString(suggestions);
+        this.keepAreas = "[]";
         this.addedBy = addedBy;
         this.addedAt = Instant.now();
         describe(words);
@@ -89,6 +108,30 @@ class Picture {
         this.description = words.description();
         this.credit = words.credit();
         this.licence = words.licence();
+    }
+
+    void mark(FocalPoint focal, List<KeepArea> areas) {
+        focalX = focal == null ? null : Double.valueOf(focal.x());
+        focalY = focal == null ? null : Double.valueOf(focal.y());
+        keepAreas = JSON.writeValueAsString(areas.stream().map(KeepAreaBody::of).toList());
+        regionsRevision++;
+    }
+
+    void remember(List<Suggestion> suggested) {
+        found = JSON.writeValueAsString(suggested);
+    }
+
+    /** What Gavlin found in it; null while nobody asked. */
+    List<Suggestion> found() {
+        return found == null ? null : JSON.readValue(found, new TypeReference<List<Suggestion>>() {});
+    }
+
+    private Regions regions() {
+        List<KeepAreaBody> areas = JSON.readValue(keepAreas, new TypeReference<List<KeepAreaBody>>() {});
+        return new Regions(
+                focalX == null ? null : new FocalPoint(focalX, focalY),
+                areas.stream().map(KeepAreaBody::toArea).toList(),
+                regionsRevision);
     }
 
     StoredPicture view() {
@@ -105,6 +148,7 @@ class Picture {
                 notes,
                 new Words(title, description, credit, licence),
                 JSON.readValue(suggestions, new TypeReference<List<Suggestion>>() {}),
+                regions(),
                 addedAt);
     }
 }

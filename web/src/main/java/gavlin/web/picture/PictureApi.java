@@ -1,5 +1,7 @@
 package gavlin.web.picture;
 
+import gavlin.core.BadInput;
+import gavlin.core.geometry.FocalPoint;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -15,6 +17,8 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -25,10 +29,12 @@ import org.springframework.web.multipart.MultipartFile;
 class PictureApi {
     private final Sites sites;
     private final Pictures pictures;
+    private final Suggestions suggestions;
 
-    PictureApi(Sites sites, Pictures pictures) {
+    PictureApi(Sites sites, Pictures pictures, Suggestions suggestions) {
         this.sites = sites;
         this.pictures = pictures;
+        this.suggestions = suggestions;
     }
 
     /** A picture as the API shows it; pixels are upright, {@code alpha} says that some are not fully opaque. */
@@ -91,6 +97,65 @@ class PictureApi {
         Pictures.Added added = pictures.add(open, file, new Words(title, description, credit, licence), salvage);
         return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
                 .body(PictureAnswer.of(added.picture()));
+    }
+
+    /** @param focal the middle until somebody placed it */
+    record RegionsAnswer(FocalPoint focal, List<KeepAreaBody> keepAreas, int revision) {
+        static RegionsAnswer of(Regions regions) {
+            return new RegionsAnswer(
+                    regions.focal(),
+                    regions.areas().stream().map(KeepAreaBody::of).toList(),
+                    regions.revision());
+        }
+    }
+
+    @GetMapping("/{id}/keep-areas")
+    RegionsAnswer regions(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
+        return RegionsAnswer.of(
+                pictures.find(sites.open(who.viewer(), site), id).regions());
+    }
+
+    /** All of a picture's keep areas, in place of those that it had. */
+    @PutMapping("/{id}/keep-areas")
+    RegionsAnswer keep(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestBody List<KeepAreaBody> areas) {
+        OpenSite open = sites.open(who.viewer(), site);
+        StoredPicture picture = pictures.find(open, id);
+        FocalPoint point = picture.regions().point();
+        return RegionsAnswer.of(pictures.mark(open, id, point, KeepAreaBody.toAreas(areas), null)
+                .regions());
+    }
+
+    record Point(Double x, Double y) {}
+
+    @PutMapping("/{id}/focal-point")
+    RegionsAnswer focal(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestBody Point point) {
+        OpenSite open = sites.open(who.viewer(), site);
+        if (point.x() == null || point.y() == null) {
+            throw new BadInput("x", "a focal point needs x and y");
+        }
+        StoredPicture picture = pictures.find(open, id);
+        return RegionsAnswer.of(pictures.mark(
+                        open,
+                        id,
+                        new FocalPoint(point.x(), point.y()),
+                        picture.regions().areas(),
+                        null)
+                .regions());
+    }
+
+    /** What may be worth keeping: looked for when this is first asked, which takes a second or two. */
+    @GetMapping("/{id}/suggestions")
+    List<Suggestion> suggestions(
+            @AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
+        return suggestions.of(pictures.find(sites.open(who.viewer(), site), id));
     }
 
     /** As an attachment of its own type, which no browser will run. */

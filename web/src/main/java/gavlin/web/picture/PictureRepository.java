@@ -1,13 +1,21 @@
 package gavlin.web.picture;
 
+import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
 
 interface PictureRepository extends JpaRepository<Picture, Long> {
     Optional<Picture> findBySiteIdAndId(String siteId, String id);
 
     Optional<Picture> findBySiteIdAndSha256(String siteId, String sha256);
+
+    /** Holds the row, so that of two who mark a picture the second sees what the first did. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select p from Picture p where p.siteId = :siteId and p.id = :id")
+    Optional<Picture> lock(String siteId, String id);
 
     List<Picture> findBySiteIdOrderByNumberDesc(String siteId);
 

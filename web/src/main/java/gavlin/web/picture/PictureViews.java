@@ -12,6 +12,7 @@ import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
@@ -45,9 +46,16 @@ class PictureViews {
 
     private byte[] readOrMake(StoredPicture picture, int width, Path file) {
         try {
-            if (Files.exists(file)) {
-                return Files.readAllBytes(file);
-            }
+            return Files.readAllBytes(file);
+        } catch (NoSuchFileException e) {
+            return madeAnew(picture, width, file);
+        } catch (IOException e) {
+            throw new UncheckedIOException("the cache folder cannot be used", e);
+        }
+    }
+
+    private byte[] madeAnew(StoredPicture picture, int width, Path file) {
+        try {
             byte[] bytes = make(picture, width);
             Path part = Files.createTempFile(file.getParent(), "view-", ".part");
             Files.write(part, bytes);

@@ -1,19 +1,26 @@
 package gavlin.web.picture;
 
+import gavlin.core.Slug;
 import gavlin.core.codec.Embedded;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
 import gavlin.core.codec.PictureRefused;
-import gavlin.core.fit.FileName;
+import gavlin.core.geometry.FocalPoint;
+import gavlin.core.solve.KeepArea;
+import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.store.FileStore;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -147,6 +154,14 @@ public class Pictures {
                 .orElseThrow(() -> new NotFound("picture", Long.toString(number)));
     }
 
+    /** Several at once, by the database's own numbers. */
+    public Map<Long, StoredPicture> byNumbers(OpenSite site, Collection<Long> numbers) {
+        return pictures.findAllById(numbers).stream()
+                .map(Picture::view)
+                .filter(picture -> picture.siteId().equals(site.id()))
+                .collect(Collectors.toMap(StoredPicture::number, Function.identity()));
+    }
+
     /** Newest first. */
     public List<StoredPicture> list(OpenSite site) {
         return pictures.findBySiteIdOrderByNumberDesc(site.id()).stream()
@@ -163,6 +178,28 @@ public class Pictures {
         return transaction.execute(status -> {
             Picture picture = pictures.findBySiteIdAndId(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
             picture.describe(words);
+            return pictures.save(picture).view();
+        });
+    }
+
+    /**
+     * Says what must be seen of a picture.
+     *
+     * @param point the focal point, or null for the middle
+     * @param base the revision that was looked at, or null to write over whatever is there
+     * @throws Conflict when somebody else changed them meanwhile
+     */
+    public StoredPicture mark(OpenSite site, String id, FocalPoint point, List<KeepArea> areas, Integer base) {
+        site.requireSomeChange();
+        List<KeepArea> checked = KeepArea.checked(areas);
+        return transaction.execute(status -> {
+            Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
+            Regions present = picture.view().regions();
+            if (base != null && base != present.revision()) {
+                throw new Conflict(
+                        "somebody else changed what must be seen of this picture meanwhile; look at it again");
+            }
+            picture.mark(point, checked);
             return pictures.save(picture).view();
         });
     }
@@ -199,7 +236,7 @@ public class Pictures {
 
     /** Readable, and different for different bytes. */
     private static String id(String title, String sha256) {
-        String slug = FileName.slug(title);
+        String slug = Slug.of(title);
         return (slug.isEmpty() ? "picture" : slug) + "-" + sha256.substring(0, SHORT_HASH);
     }
 }

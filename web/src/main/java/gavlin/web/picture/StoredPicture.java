@@ -14,6 +14,7 @@ import java.util.List;
  * @param transparent whether any pixel is not fully opaque
  * @param notes what a person should know of how it was read, or empty
  * @param suggestions what its file names in it
+ * @param regions what must be seen of it
  */
 public record StoredPicture(
         long number,
@@ -28,6 +29,7 @@ public record StoredPicture(
         String notes,
         Words words,
         List<Suggestion> suggestions,
+        Regions regions,
         Instant addedAt) {
     /** A name to show: the title, or the file's name while it has none. */
     public String label() {
@@ -36,5 +38,24 @@ public record StoredPicture(
 
     public PictureFacts facts() {
         return new PictureFacts(size, transparent, words.title(), words.description(), words.credit());
+    }
+
+    /** The same, were this what must be seen of it. */
+    public StoredPicture with(Regions other) {
+        return new StoredPicture(
+                number,
+                siteId,
+                id,
+                sha256,
+                fileName,
+                type,
+                size,
+                transparent,
+                bytes,
+                notes,
+                words,
+                suggestions,
+                other,
+                addedAt);
     }
 }

@@ -1,6 +1,8 @@
 package gavlin.web.picture;
 
 import gavlin.core.codec.Region;
+import gavlin.core.geometry.Box;
+import gavlin.core.people.FaceDetector;
 import java.util.Locale;
 
 /**
@@ -20,5 +22,28 @@ public record Suggestion(String name, String kind, double x, double y, double wi
                 region.area().width(),
                 region.area().height(),
                 region.source());
+    }
+
+    static Suggestion of(FaceDetector.Face face, int number) {
+        Box head = face.head();
+        return new Suggestion(
+                "face " + number,
+                "face",
+                head.x(),
+                head.y(),
+                head.width(),
+                head.height(),
+                String.format(Locale.ROOT, "a face, %.0f %% sure", face.score() * 100));
+    }
+
+    static Suggestion telling(Box box) {
+        return new Suggestion(
+                "what stands out",
+                "area",
+                box.x(),
+                box.y(),
+                box.width(),
+                box.height(),
+                "its colours stand out from the rest");
     }
 }

@@ -11,14 +11,18 @@ import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,6 +42,9 @@ public class WorkingPictures {
     private final FileStore files;
     private final Cores cores;
     private final OnceAtATime<WorkingPicture> building = new OnceAtATime<>();
+    /** Bytes written since the folder was last looked through; much, so that a restart looks at once. */
+    private final AtomicLong unseen = new AtomicLong(Long.MAX_VALUE / 2);
+
     private final Map<String, WorkingPicture> open = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<String, WorkingPicture> eldest) {
@@ -83,7 +90,7 @@ public class WorkingPictures {
             try {
                 Decoded decoded = PictureReader.decode(file, header, fileOf(sha256));
                 open.put(sha256, decoded.picture());
-                makeRoom();
+                makeRoom(Files.size(fileOf(sha256)));
                 return decoded;
             } catch (IOException e) {
                 throw new UncheckedIOException("the cache folder cannot be written", e);
@@ -116,26 +123,53 @@ public class WorkingPictures {
         return cached(sha256 + ".working");
     }
 
-    void makeRoom() throws IOException {
-        try (Stream<Path> all = Files.list(settings.cache())) {
-            List<Path> newestFirst = all.filter(Files::isRegularFile)
-                    .sorted(Comparator.comparing(WorkingPictures::age))
-                    .toList();
+    /**
+     * Throws away what was used longest ago, as far as there is too much. Looks only once in a while: after a twentieth of the
+     * room has been filled since the last time.
+     *
+     * @param written bytes that were just added
+     */
+    void makeRoom(long written) {
+        long most = settings.maxCacheSize().toBytes();
+        if (unseen.addAndGet(written) < most / 20) {
+            return;
+        }
+        synchronized (unseen) {
+            unseen.set(0);
             long kept = 0;
-            for (Path file : newestFirst) {
-                kept += Files.size(file);
-                if (kept > settings.maxCacheSize().toBytes()) {
-                    Files.deleteIfExists(file);
+            for (Cached file : newestFirst()) {
+                kept += file.bytes;
+                if (kept > most - most / 20) {
+                    try {
+                        Files.deleteIfExists(file.path);
+                    } catch (IOException e) {
+                        LOG.warn("{} cannot be thrown away: {}", file.path, e.getMessage());
+                    }
                 }
             }
         }
     }
 
-    private static long age(Path file) {
-        try {
-            return -Files.getLastModifiedTime(file).toMillis();
-        } catch (IOException e) {
-            return Long.MAX_VALUE;
+    private record Cached(Path path, long bytes, long usedAt) {}
+
+    private List<Cached> newestFirst() {
+        List<Cached> found = new ArrayList<>();
+        try (Stream<Path> all = Files.list(settings.cache())) {
+            for (Path path : (Iterable<Path>) all::iterator) {
+                try {
+                    var facts = Files.readAttributes(path, BasicFileAttributes.class);
+                    if (facts.isRegularFile()) {
+                        found.add(new Cached(
+                                path, facts.size(), facts.lastModifiedTime().toMillis()));
+                    }
+                } catch (NoSuchFileException e) {
+                    // Another request was done with it just now.
+                }
+            }
+        } catch (IOException | UncheckedIOException e) {
+            LOG.warn("the cache folder cannot be read: {}", e.getMessage());
         }
+        found.sort(Comparator.comparingLong(Cached::usedAt).reversed());
+        return found;
     }
 }

@@ -3,33 +3,83 @@ package gavlin.web.plan;
 import gavlin.web.account.SignedIn;
 import gavlin.web.page.Rail;
 import gavlin.web.page.SlotBoard;
+import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sheets;
 import gavlin.web.site.Sites;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 @Controller
 class PlanController {
+    /** Before a variant's id in a query: an option to look at before it is switched to. */
+    private static final String TRIED = "try.";
+
     private final Sites sites;
+    private final Sheets sheets;
     private final SlotBoard board;
     private final Rail rail;
 
-    PlanController(Sites sites, SlotBoard board, Rail rail) {
+    PlanController(Sites sites, Sheets sheets, SlotBoard board, Rail rail) {
         this.sites = sites;
+        this.sheets = sheets;
         this.board = board;
         this.rail = rail;
     }
 
     @GetMapping("/sites/{site}/plan")
-    String plan(@AuthenticationPrincipal SignedIn who, @PathVariable String site, Model model) {
-        OpenSite open = sites.open(who.viewer(), site);
-        List<SlotBoard.Entry> entries = board.entries(open);
-        model.addAttribute("rail", rail.of(open, entries, "Plan"));
-        model.addAttribute("plan", PlanView.of(open, entries));
+    String plan(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam(required = false) String section,
+            @RequestParam Map<String, String> query,
+            Model model) {
+        OpenSite now = sites.open(who.viewer(), site);
+        Map<String, String> tried = tried(query);
+        Map<String, String> options = new HashMap<>(now.chosen());
+        options.putAll(tried);
+        OpenSite shown = tried.isEmpty() ? now : now.with(options);
+        String seenAs = section == null ? now.usualSection() : section;
+        if (!seenAs.isEmpty() && now.sheet().section(seenAs).isEmpty()) {
+            throw new NotFound("section", seenAs);
+        }
+        List<SlotBoard.Entry> entries = board.entries(shown, seenAs);
+        model.addAttribute("rail", rail.of(now, entries, "Plan"));
+        model.addAttribute("plan", PlanView.of(shown, seenAs, tried, now, entries));
+        model.addAttribute("site", now.id());
+        model.addAttribute("warden", now.warden());
         return "plan/plan";
+    }
+
+    /** Switches to the options that were tried. */
+    @PostMapping("/sites/{site}/plan/variants")
+    String choose(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam Map<String, String> query,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        tried(query).forEach((variant, option) -> sheets.choose(open, variant, option));
+        flash.addFlashAttribute("said", "Switched. What does not exist now keeps its pictures.");
+        return "redirect:/sites/" + open.id() + "/plan";
+    }
+
+    private static Map<String, String> tried(Map<String, String> query) {
+        Map<String, String> tried = new HashMap<>();
+        query.forEach((name, value) -> {
+            if (name.startsWith(TRIED) && !value.isEmpty()) {
+                tried.put(name.substring(TRIED.length()), value);
+            }
+        });
+        return tried;
     }
 }

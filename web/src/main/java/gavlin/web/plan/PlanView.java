@@ -1,99 +1,175 @@
 package gavlin.web.plan;
 
 import gavlin.core.brief.Brief;
-import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.PagePlan;
 import gavlin.core.brief.Showing;
+import gavlin.core.brief.Slot;
+import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.Gauge.Verdict;
-import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Size;
 import gavlin.web.fit.FitState;
 import gavlin.web.page.SlotBoard.Entry;
 import gavlin.web.page.Words;
 import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** What the Plan shows: page plans as scale drawings, and the slot list. Boxes are in the page's own CSS px. */
-record PlanView(String headline, String sentence, String scale, List<Page> pages, List<Row> rows, List<String[]> keys) {
-    /** The width on the screen of the widest page plan, px. */
-    private static final double DRAWN_WIDTH = 376;
-    /** Page plans this narrow hold small things, and are drawn at true size. */
-    private static final int TRUE_SIZE_WIDTH = 320;
+/**
+ * What the Plan shows: page plans as scale drawings, and the slot list.
+ *
+ * @param section as which section the site is looked at, empty for the site itself
+ * @param preview what switching would do, while it is only tried; null otherwise
+ */
+record PlanView(
+        String headline,
+        String sentence,
+        List<Question> questions,
+        String scale,
+        List<PlanPages.Page> pages,
+        List<Row> rows,
+        List<Choice> states,
+        List<Choice> kinds,
+        List<Choice> pageNames,
+        List<Choice> sections,
+        String section,
+        List<VariantView> variants,
+        Preview preview,
+        List<String[]> keys) {
     /** Reasons that fit into the one sentence on top. */
     private static final int REASONS = 3;
 
-    record Page(
-            String name,
-            String note,
-            int width,
-            int height,
-            long drawnWidth,
-            long drawnHeight,
-            double tagSize,
-            List<Box> lines,
-            List<Place> places) {}
+    private static final List<String> STATES = List.of("fails", "look", "empty", "fits", "idle", "absent");
 
-    record Place(
-            String href,
-            String label,
-            String number,
-            String state,
-            Box box,
-            Box halo,
-            Box tag,
-            boolean round,
-            String clipId,
-            String image,
-            Box imageBox,
-            String background,
-            String asks,
-            List<Box> obstructions) {}
+    /** Something to decide that is no fault of a picture. */
+    record Question(String number, String name, String href, String says) {}
 
+    /** One value of a filter, with how many slots have it. */
+    record Choice(String value, String name, long count) {}
+
+    record VariantView(String id, String name, List<Choice> options, String chosen) {}
+
+    /** @param options the query that holds what is tried */
+    record Preview(String says, List<String> appearing, List<String> hidden, Map<String, String> options) {}
+
+    /** @param pages ids of the page plans on which the slot stands, with a space around each */
     record Row(
+            String slot,
             String number,
             String name,
             String href,
+            String briefHref,
+            String kind,
+            String pages,
             String asks,
             String limit,
             String picture,
             String weighs,
             String state,
             boolean accepted,
-            String says) {}
+            String says,
+            boolean asksSomething) {}
 
-    static PlanView of(OpenSite site, List<Entry> entries) {
+    /** @param tried options that are only looked at, by variant; empty when nothing is */
+    static PlanView of(OpenSite site, String section, Map<String, String> tried, OpenSite now, List<Entry> entries) {
         List<Entry> waiting = entries.stream().filter(Entry::needsAttention).toList();
-        double widest =
-                site.sheet().pages().stream().mapToInt(PagePlan::width).max().orElse(1);
-        double scale = Math.max(1, widest / DRAWN_WIDTH);
         Map<String, Entry> bySlot =
                 entries.stream().collect(Collectors.toMap(e -> e.slot().id(), Function.identity()));
+        SlotSheet sheet = site.sheet();
+        PlanPages pages = new PlanPages(sheet.pages(), bySlot);
+        Map<String, String> pagesOf = pagesOf(sheet);
+        List<Row> rows = entries.stream()
+                .sorted(Comparator.comparing(PlanView::order))
+                .map(e -> row(e, pagesOf.getOrDefault(e.slot().id(), " ")))
+                .toList();
         return new PlanView(
-                headline(waiting.size()),
+                waiting.isEmpty() ? "Everything fits" : Words.count(waiting.size(), "slot needs you", "slots need you"),
                 sentence(waiting),
-                String.format(Locale.ROOT, "1 : %.1f", scale),
-                site.sheet().pages().stream()
-                        .map(page -> page(page, bySlot, scale))
-                        .toList(),
                 entries.stream()
-                        .sorted(Comparator.comparing(e -> order(e)))
-                        .map(PlanView::row)
+                        .filter(Entry::asksSomething)
+                        .map(PlanView::question)
                         .toList(),
+                String.format(Locale.ROOT, "1 : %.1f", pages.scale()),
+                sheet.pages().stream().map(pages::draw).toList(),
+                rows,
+                choices(STATES.stream(), Function.identity(), rows, Row::state),
+                choices(Stream.of(Slot.Kind.values()).map(Slot.Kind::word), Function.identity(), rows, Row::kind),
+                sheet.pages().stream()
+                        .map(p -> new Choice(
+                                p.id(),
+                                p.name(),
+                                rows.stream()
+                                        .filter(r -> r.pages.contains(" " + p.id() + " "))
+                                        .count()))
+                        .toList(),
+                sheet.sections().stream()
+                        .map(s -> new Choice(s.id(), s.name(), 0))
+                        .toList(),
+                section,
+                sheet.variants().stream()
+                        .map(v -> new VariantView(
+                                v.id(),
+                                v.name(),
+                                v.options().stream()
+                                        .map(o -> new Choice(o.id(), o.name(), 0))
+                                        .toList(),
+                                site.chosen().get(v.id())))
+                        .toList(),
+                tried.isEmpty() || site.chosen().equals(now.chosen()) ? null : preview(site, now),
                 List.of(
                         new String[] {"N", "bench of the next slot that needs you"},
                         new String[] {"↑ ↓", "from line to line in the list"},
                         new String[] {"Enter", "open the slot on the bench"},
+                        new String[] {"B", "the slot's brief: statements, reach, hand-out"},
+                        new String[] {"/", "filter the list"},
                         new String[] {"?", "this list"}));
     }
 
-    private static String headline(int waiting) {
-        return waiting == 0 ? "Everything fits" : Words.count(waiting, "slot needs you", "slots need you");
+    private static List<Choice> choices(
+            Stream<String> values, Function<String, String> name, List<Row> rows, Function<Row, String> of) {
+        Map<String, Long> counts = rows.stream().collect(Collectors.groupingBy(of, Collectors.counting()));
+        return values.filter(counts::containsKey)
+                .map(v -> new Choice(v, name.apply(v), counts.get(v)))
+                .toList();
+    }
+
+    /** By slot, the ids of the pages on which it is seen, with a space around each. */
+    private static Map<String, String> pagesOf(SlotSheet sheet) {
+        Map<String, Set<String>> pages = new HashMap<>();
+        for (Slot slot : sheet.slots()) {
+            Set<String> seenOn = pages.computeIfAbsent(slot.id(), id -> new LinkedHashSet<>());
+            slot.showings().stream().map(Showing::page).filter(Objects::nonNull).forEach(seenOn::add);
+        }
+        for (PagePlan page : sheet.pages()) {
+            page.places().forEach(place -> pages.get(place.slot()).add(page.id()));
+        }
+        Map<String, String> joined = new HashMap<>();
+        pages.forEach((slot, ids) -> joined.put(slot, " " + String.join(" ", ids) + " "));
+        return joined;
+    }
+
+    private static Preview preview(OpenSite tried, OpenSite now) {
+        List<String> appearing = new ArrayList<>();
+        List<String> hidden = new ArrayList<>();
+        for (Slot slot : now.sheet().slots()) {
+            if (tried.has(slot) != now.has(slot)) {
+                (tried.has(slot) ? appearing : hidden).add(slot.name());
+            }
+        }
+        String says = tried.sheet().variants().stream()
+                .filter(v ->
+                        !Objects.equals(tried.chosen().get(v.id()), now.chosen().get(v.id())))
+                .map(v -> v.name() + ": " + v.option(tried.chosen().get(v.id())).name())
+                .collect(Collectors.joining(", "));
+        return new Preview(says, appearing, hidden, tried.chosen());
     }
 
     private static String sentence(List<Entry> waiting) {
@@ -101,7 +177,7 @@ record PlanView(String headline, String sentence, String scale, List<Page> pages
             return "Nothing is left to do; click a slot to look at it again.";
         }
         String reasons = waiting.stream()
-                .sorted(Comparator.comparing(e -> order(e)))
+                .sorted(Comparator.comparing(PlanView::order))
                 .limit(REASONS)
                 .map(e -> e.slot().name() + ": " + says(e))
                 .collect(Collectors.joining(" "));
@@ -109,135 +185,78 @@ record PlanView(String headline, String sentence, String scale, List<Page> pages
         return reasons + (more > 0 ? " And " + more + " more." : "");
     }
 
-    /** What is wrong first, then what is empty, then what is done. */
+    private static Question question(Entry entry) {
+        return new Question(
+                entry.number(),
+                entry.slot().name(),
+                entry.briefHref(),
+                entry.dispute() != null
+                        ? entry.dispute().says().get(0)
+                        : "shows " + entry.standIn().fit().slot().name() + ", which does not suit there: "
+                                + entry.standIn().against().get(0));
+    }
+
+    /** What is wrong first, then what is empty, then what asks something, then what is done, then what is not there now. */
     private static int order(Entry entry) {
-        if (entry.fit() == null) {
-            return entry.needsAttention() ? 2 : 4;
+        if (!entry.exists()) {
+            return 6;
         }
-        return entry.fit().verdict() == Verdict.FAILS ? 0 : entry.needsAttention() ? 1 : 3;
+        if (entry.needsAttention()) {
+            return entry.fit() == null ? 2 : entry.state().equals(Verdict.FAILS.word()) ? 0 : 1;
+        }
+        return entry.asksSomething() ? 3 : entry.fit() == null ? 5 : 4;
     }
 
     private static String says(Entry entry) {
-        if (entry.fit() != null) {
-            return FitState.worstOf(entry.fit().gauges());
+        if (!entry.exists()) {
+            String when = entry.slot().exists().says(entry.site().sheet().variants());
+            return "It exists only " + when + (entry.fit() == null ? "." : "; its picture is kept.");
         }
-        return entry.slot().standsInFor() == null
-                ? "It has no picture yet."
-                : "It shows what " + entry.slot().standsInFor() + " has.";
+        if (entry.fit() == null) {
+            return entry.standIn() == null
+                    ? "It has no picture yet."
+                    : standsIn(entry)
+                            + entry.standIn().against().stream().limit(1).collect(Collectors.joining());
+        }
+        String worst = entry.pictures().stream()
+                .max(Comparator.comparing(FitState::verdict))
+                .map(f -> FitState.worstOf(f.gauges()))
+                .orElse("");
+        return worst.isEmpty() && entry.dispute() != null
+                ? "Its size is in dispute: "
+                        + String.join(" or ", entry.dispute().labels()) + "."
+                : worst;
     }
 
-    private static Row row(Entry entry) {
+    private static String standsIn(Entry entry) {
+        boolean suits = entry.standIn().against().isEmpty();
+        return "It shows " + entry.standIn().fit().slot().name()
+                + (suits ? ", which suits: no picture of its own is needed." : ", which does not suit. ");
+    }
+
+    private static Row row(Entry entry, String pages) {
         FitState fit = entry.fit();
         Brief brief = entry.slot().brief();
+        int count = entry.pictures().size();
         return new Row(
+                entry.slot().id(),
                 entry.number(),
                 entry.slot().name(),
                 entry.benchHref(),
+                entry.briefHref(),
+                entry.slot().kind().word(),
+                pages,
                 Words.asks(brief),
                 Words.limit(brief),
-                fit == null ? "" : fit.picture().label(),
-                fit == null || fit.rendition() == null
+                fit == null
+                        ? ""
+                        : count > 1 ? count + " pictures" : fit.picture().label(),
+                fit == null || fit.rendition() == null || count > 1
                         ? "–"
                         : Words.weight(fit.rendition().bytes()),
                 entry.state(),
-                fit != null && fit.accepted(),
-                says(entry));
-    }
-
-    private static Page page(PagePlan plan, Map<String, Entry> bySlot, double commonScale) {
-        boolean trueSize = plan.width() <= TRUE_SIZE_WIDTH;
-        double scale = trueSize ? 1 : commonScale;
-        List<Place> places = new ArrayList<>();
-        for (PagePlan.Place place : plan.places()) {
-            places.add(place(plan, place, bySlot.get(place.slot()), scale));
-        }
-        return new Page(
-                plan.name(),
-                trueSize ? "true size" : Integer.toString(plan.width()),
-                plan.width(),
-                plan.height(),
-                Math.round(plan.width() / scale),
-                Math.round(plan.height() / scale),
-                11 * scale,
-                lines(plan, places, scale),
-                places);
-    }
-
-    private static Place place(PagePlan plan, PagePlan.Place place, Entry entry, double scale) {
-        Showing showing = entry.slot().showings().stream()
-                .filter(s -> s.id().equals(place.showing()))
-                .findFirst()
-                .orElseThrow();
-        Box box = new Box(
-                place.x(), place.y(), showing.box().width(), showing.box().height());
-        boolean hasFile = entry.fit() != null && !entry.fit().plan().types().isEmpty();
-        Size file = hasFile ? entry.fit().plan().size() : null;
-        boolean small = box.width() < 90 * scale || box.height() < 24 * scale;
-        double tagWidth = 24 * scale;
-        double tagHeight = 17 * scale;
-        Box tag = small
-                ? new Box(Math.max(0, box.x() - tagWidth - 3 * scale), box.y(), tagWidth, tagHeight)
-                : new Box(box.x(), box.y(), tagWidth, tagHeight);
-        double gap = 4 * scale;
-        return new Place(
-                entry.benchHref(),
-                entry.number() + " " + entry.slot().name() + ", " + showing.name() + ": " + entry.state(),
-                entry.number(),
-                entry.state(),
-                box,
-                new Box(box.x() - gap, box.y() - gap, box.width() + 2 * gap, box.height() + 2 * gap)
-                        .intersect(new Box(0, 0, plan.width(), plan.height())),
-                tag,
-                entry.slot().brief().shape() == Brief.Shape.CIRCLE,
-                "clip-" + plan.id() + "-" + place.slot() + "-" + place.showing(),
-                hasFile ? image(entry) : null,
-                hasFile ? showing.objectFit().place(file, showing.box()) : Box.EMPTY,
-                Words.colour(showing.background()),
-                hasFile || small ? "" : entry.slot().brief().sizeLabel(),
-                showing.obstructions().stream().map(Obstruction::box).toList());
-    }
-
-    private static String image(Entry entry) {
-        FitState fit = entry.fit();
-        String version = fit.rendition() == null ? "new" : fit.rendition().key().substring(0, 12);
-        return "/api/v1/sites/" + entry.site().id() + "/slots/" + entry.slot().id() + "/rendition?v=" + version
-                + (fit.section().isEmpty() ? "" : "&section=" + fit.section());
-    }
-
-    /** Where the page's text would stand: bars between the slots, so that a drawing reads as a page. */
-    private static List<Box> lines(PagePlan plan, List<Place> places, double scale) {
-        List<Box> lines = new ArrayList<>();
-        if (scale == 1) {
-            return lines;
-        }
-        double height = 5 * scale;
-        double margin = Math.min(80, plan.width() * 0.08);
-        int n = 0;
-        for (double y = margin; y + height < plan.height() - margin / 2; y += 14 * scale) {
-            double share = new double[] {1, 0.93, 0.97, 0.62}[n++ % 4];
-            Box line = new Box(margin, y, (plan.width() - 2 * margin) * share, height);
-            Box free = beside(line, places, margin / 2);
-            if (free.width() > 40 * scale) {
-                lines.add(free);
-            }
-        }
-        return lines;
-    }
-
-    /** What is left of a line to the right of the slots that stand in it; none when a slot reaches its end. */
-    private static Box beside(Box line, List<Place> places, double gap) {
-        double left = line.x();
-        double right = line.right();
-        for (Place place : places) {
-            Box b = place.box();
-            if (b.y() - gap < line.bottom() && b.bottom() + gap > line.y()) {
-                if (b.x() + b.width() / 2 < (line.x() + line.right()) / 2 || b.width() > line.width() / 2) {
-                    left = Math.max(left, b.right() + gap);
-                } else {
-                    right = Math.min(right, b.x() - gap);
-                }
-            }
-        }
-        return right > left ? new Box(left, line.y(), right - left, line.height()) : Box.EMPTY;
+                fit != null && entry.pictures().stream().allMatch(FitState::accepted),
+                says(entry),
+                entry.asksSomething());
     }
 }

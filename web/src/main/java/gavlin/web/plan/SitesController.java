@@ -24,6 +24,7 @@ class SitesController {
     @GetMapping("/sites")
     String all(@AuthenticationPrincipal SignedIn who, Model model) {
         model.addAttribute("viewer", who.viewer().name());
+        model.addAttribute("mayMake", who.viewer().everywhere());
         model.addAttribute(
                 "sites", sites.openAll(who.viewer()).stream().map(this::row).toList());
         return "site/sites";

@@ -16,13 +16,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Bounds every body that is not an upload, before anything reads it: the largest that makes sense is a slot sheet with its
- * wrapping. Uploads and forms have limits of their own.
+ * Bounds every body that is not an upload, before anything reads it: the largest that makes sense is a slot sheet as a
+ * string in JSON, with every quote escaped. Uploads and forms have limits of their own.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 20)
 class BodyLimit extends OncePerRequestFilter {
-    static final long MAX_BYTES = SlotSheetReader.MAX_BYTES + 100_000;
+    static final long MAX_BYTES = 2 * SlotSheetReader.MAX_BYTES + 100_000;
 
     private final Problems problems;
 

@@ -94,8 +94,12 @@ public class Problems {
         if (failure instanceof Forbidden) {
             return problem(HttpStatus.FORBIDDEN, "forbidden", failure.getMessage());
         }
-        if (failure instanceof Conflict) {
-            return problem(HttpStatus.CONFLICT, "conflict", failure.getMessage());
+        if (failure instanceof Conflict conflict) {
+            ProblemDetail problem = problem(HttpStatus.CONFLICT, "conflict", failure.getMessage());
+            if (!conflict.changes().isEmpty()) {
+                problem.setProperty("changes", conflict.changes());
+            }
+            return problem;
         }
         if (failure instanceof Busy) {
             return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", failure.getMessage());

@@ -3,8 +3,6 @@ package gavlin.web.site;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 
 @Entity
 class Site {
@@ -12,21 +10,21 @@ class Site {
     private String id;
 
     private String name;
+    /** The slot sheet of the theme in use. */
+    private Long sheetId;
 
-    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
-    private String sheet;
-
-    private int sheetRevision;
     private Instant madeAt;
 
     protected Site() {}
 
-    Site(String id, String name, String sheet) {
+    Site(String id, String name) {
         this.id = id;
         this.name = name;
-        this.sheet = sheet;
-        this.sheetRevision = 1;
         this.madeAt = Instant.now();
+    }
+
+    void use(long sheet) {
+        sheetId = sheet;
     }
 
     String id() {
@@ -37,11 +35,7 @@ class Site {
         return name;
     }
 
-    String sheet() {
-        return sheet;
-    }
-
-    int sheetRevision() {
-        return sheetRevision;
+    long sheetId() {
+        return sheetId;
     }
 }

@@ -22,14 +22,22 @@ public class Sites {
 
     private final SiteRepository sites;
     private final MembershipRepository memberships;
-    /** Parsed sheets, by site and revision: derived, small, and read on every request. */
-    private final Map<String, ParsedSheet> parsed = new ConcurrentHashMap<>();
+    private final SheetRepository sheets;
+    private final SheetRevisionRepository revisions;
+    /** Parsed sheets, by sheet and revision: derived, small, and read on every request. */
+    private final Map<Long, ParsedSheet> parsed = new ConcurrentHashMap<>();
 
     private record ParsedSheet(int revision, SlotSheet sheet) {}
 
-    Sites(SiteRepository sites, MembershipRepository memberships) {
+    Sites(
+            SiteRepository sites,
+            MembershipRepository memberships,
+            SheetRepository sheets,
+            SheetRevisionRepository revisions) {
         this.sites = sites;
         this.memberships = memberships;
+        this.sheets = sheets;
+        this.revisions = revisions;
     }
 
     /** @throws NotFound also when the site exists but is none of theirs */
@@ -75,7 +83,11 @@ public class Sites {
         if (sites.existsById(id)) {
             throw new Conflict("there is a site " + id + " already");
         }
-        Site site = sites.saveAndFlush(new Site(id, checkedName, sheet));
+        Site site = sites.saveAndFlush(new Site(id, checkedName));
+        StoredSheet stored = sheets.saveAndFlush(new StoredSheet(id));
+        revisions.save(new SheetRevision(stored.id(), 1, sheet, "the site was made", viewer.name()));
+        site.use(stored.id());
+        sites.save(site);
         memberships.save(new Membership(viewer.id(), id, OpenSite.WHOLE_SITE));
         return opened(site, viewer, Set.of(OpenSite.WHOLE_SITE));
     }
@@ -90,14 +102,31 @@ public class Sites {
 
     private OpenSite opened(Site site, Viewer viewer, Set<String> sections) {
         boolean warden = viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE);
-        return new OpenSite(site.id(), site.name(), sheetOf(site), site.sheetRevision(), viewer, warden, sections);
+        StoredSheet stored = sheets.findById(site.sheetId())
+                .orElseThrow(() -> new IllegalStateException("a site's slot sheet is missing"));
+        SlotSheet sheet = parsed(stored);
+        return new OpenSite(
+                site.id(),
+                site.name(),
+                sheet,
+                stored.id(),
+                stored.revision(),
+                sheet.settled(stored.choices()),
+                stored.overridingOff(),
+                viewer,
+                warden,
+                sections);
     }
 
-    private SlotSheet sheetOf(Site site) {
-        ParsedSheet known = parsed.get(site.id());
-        if (known == null || known.revision != site.sheetRevision()) {
-            known = new ParsedSheet(site.sheetRevision(), SlotSheetReader.read(site.sheet()));
-            parsed.put(site.id(), known);
+    private SlotSheet parsed(StoredSheet stored) {
+        ParsedSheet known = parsed.get(stored.id());
+        if (known == null || known.revision != stored.revision()) {
+            String json = revisions
+                    .findBySheetIdAndRevision(stored.id(), stored.revision())
+                    .orElseThrow(() -> new IllegalStateException("a slot sheet's present revision is missing"))
+                    .json();
+            known = new ParsedSheet(stored.revision(), SlotSheetReader.read(json));
+            parsed.put(stored.id(), known);
         }
         return known.sheet;
     }

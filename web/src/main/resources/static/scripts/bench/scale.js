@@ -1,18 +1,18 @@
+const MARGIN = 14;
+
 /**
- * How source pixels lie on the screen: an immutable scale and offset. The picture stands as large as it goes between the
- * rulers, in the middle.
+ * How px of the picture lie on the screen: an immutable scale and offset. The field (the picture and what is grown around it)
+ * stands as large as it goes between the rulers, in the middle.
  */
-export function fitInto(source, screen, ruler) {
+export function fitInto(field, screen, ruler) {
   const room = { width: screen.width - ruler - 2 * MARGIN, height: screen.height - ruler - 2 * MARGIN };
-  const scale = Math.max(0.001, Math.min(room.width / source.width, room.height / source.height));
+  const scale = Math.max(0.001, Math.min(room.width / field.width, room.height / field.height));
   return {
     scale,
-    x: ruler + MARGIN + (room.width - source.width * scale) / 2,
-    y: ruler + MARGIN + (room.height - source.height * scale) / 2,
+    x: ruler + MARGIN + (room.width - field.width * scale) / 2 - field.x * scale,
+    y: ruler + MARGIN + (room.height - field.height * scale) / 2 - field.y * scale,
   };
 }
-
-const MARGIN = 14;
 
 export const toScreen = (view, box) => ({
   x: view.x + box.x * view.scale,

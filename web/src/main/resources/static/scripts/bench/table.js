@@ -1,42 +1,77 @@
 import { boxed, svg } from "../svg.js";
-import { fitInto, rulerStep, toScreen } from "./scale.js";
+import { drawAreas, HANDLES } from "./areas.js";
+import { drawPicture, fieldOf } from "./picture.js";
+import { drawRulers, RULER } from "./rulers.js";
+import { fitInto, toScreen, toSource } from "./scale.js";
 
-const RULER = 26;
 const CORNER = 13;
+const GRIP = 22;
 
-/** Draws the picture with its window, focal point and rulers; gives back a function that draws a look. */
+/** Draws the picture with its window, focal point, keep areas and rulers; gives back a function that draws a look. */
 export function createTable(element) {
   const drawing = element.querySelector("svg");
-  const source = { width: Number(drawing.dataset.width), height: Number(drawing.dataset.height) };
-  const image = svg("image", { href: drawing.dataset.picture, preserveAspectRatio: "none" });
+  const href = drawing.dataset.picture;
+  const ground = svg("g");
+  const others = svg("g", { class: "others" });
   const pale = svg("path", { class: "pale", "fill-rule": "evenodd" });
   const edge = svg("rect", { class: "window-edge" });
   const corners = svg("path", { class: "window-corner" });
+  const grips = ["nw", "ne", "sw", "se"].map((id) => svg("rect", { class: `grip ${HANDLES[id].cursor}`, "data-grip": id, width: GRIP, height: GRIP }));
+  const areas = svg("g", { class: "areas" });
   const focal = svg("g", { class: "focal" }, svg("circle", { r: 14 }), svg("path", { d: "M0-21V-7M0 7V21M-21 0H-7M7 0H21" }));
+  const guide = svg("path", { class: "guide" });
   const rulers = svg("g");
-  drawing.append(image, pale, edge, corners, focal, rulers);
+  drawing.append(ground, pale, others, edge, corners, ...grips, areas, focal, guide, rulers);
+  let drawn = "";
+  let last = null;
 
   function view() {
-    return fitInto(source, { width: element.clientWidth, height: element.clientHeight }, RULER);
+    return fitInto(fieldOf(last.turned, last.growth), { width: element.clientWidth, height: element.clientHeight }, RULER);
   }
 
-  function draw(look) {
+  /** @param marked { areas, selected, mayEdit, focal } as they are on the page */
+  function draw(look, marked) {
+    last = look;
     const at = view();
-    const whole = toScreen(at, { x: 0, y: 0, ...source });
-    const window = toScreen(at, look.window);
-    for (const [key, value] of Object.entries(boxed(whole))) {
-      image.setAttribute(key, value);
+    const field = fieldOf(look.turned, look.growth);
+    const turning = JSON.stringify([look.turned, look.growth]);
+    if (turning !== drawn) { // only then: the browser would decode the picture again
+      ground.replaceChildren(drawPicture(href, look.turned, look.growth));
+      drawn = turning;
     }
+    ground.setAttribute("transform", `translate(${at.x} ${at.y}) scale(${at.scale})`);
+    const whole = toScreen(at, field);
+    const window = toScreen(at, look.window);
     for (const [key, value] of Object.entries(boxed(window))) {
       edge.setAttribute(key, value);
     }
     pale.setAttribute("d", outline(whole) + outline(window));
     corners.setAttribute("d", cornerPath(window));
-    focal.setAttribute("transform", `translate(${at.x + look.focal.x * whole.width} ${at.y + look.focal.y * whole.height})`);
-    rulers.replaceChildren(...ruler(at, source, element, look.window));
+    for (const grip of grips) {
+      const { x, y } = HANDLES[grip.dataset.grip];
+      grip.setAttribute("x", window.x + ((1 + x) * window.width - GRIP) / 2);
+      grip.setAttribute("y", window.y + ((1 + y) * window.height - GRIP) / 2);
+    }
+    focal.setAttribute("transform", `translate(${at.x + marked.focal.x * at.scale} ${at.y + marked.focal.y * at.scale})`);
+    drawAreas(areas, marked, (box) => toScreen(at, box));
+    rulers.replaceChildren(...drawRulers(at, field, element, look.window));
   }
 
-  return { draw, view, source, edge, focal };
+  /** Outlines of the windows that the picture would have in other slots; none to take them away. */
+  function drawOthers(list) {
+    const at = view();
+    others.replaceChildren(...list.map(({ name, window }) => {
+      const box = toScreen(at, window);
+      return svg("g", {}, svg("rect", boxed(box)), svg("text", { x: box.x + 5, y: box.y + 14 }, name));
+    }));
+  }
+
+  function point(event) {
+    const bounds = element.getBoundingClientRect();
+    return toSource(view(), { x: event.clientX - bounds.left, y: event.clientY - bounds.top });
+  }
+
+  return { draw, drawOthers, view, point, edge, focal, guide, href };
 }
 
 const outline = (b) => `M${b.x} ${b.y}h${b.width}v${b.height}h${-b.width}z`;
@@ -45,30 +80,3 @@ function cornerPath({ x, y, width, height }) {
   const c = Math.min(CORNER, width / 3, height / 3);
   return `M${x} ${y + c}v${-c}h${c}M${x + width - c} ${y}h${c}v${c}M${x + width} ${y + height - c}v${c}h${-c}M${x + c} ${y + height}h${-c}v${-c}`;
 }
-
-/** Both rulers, in the picture's own pixels, with the window marked like a margin stop. */
-function ruler(at, source, element, window) {
-  const width = element.clientWidth;
-  const height = element.clientHeight;
-  const step = rulerStep(at.scale, 64);
-  const parts = [
-    svg("path", { class: "ruler-ground", d: `M0 0h${width}v${RULER}h${RULER - width}v${height - RULER}h${-RULER}z` }),
-    svg("path", { class: "ruler-edge", fill: "none", d: `M${RULER} ${height}V${RULER}H${width}` }),
-    svg("rect", { class: "ruler-window", x: at.x + window.x * at.scale, y: RULER - 5, width: window.width * at.scale, height: 5 }),
-    svg("rect", { class: "ruler-window", x: RULER - 5, y: at.y + window.y * at.scale, width: 5, height: window.height * at.scale }),
-  ];
-  for (let mark = 0; mark <= source.width; mark += step) {
-    const x = at.x + mark * at.scale;
-    parts.push(svg("path", { class: "ruler-line", d: `M${x} ${RULER - 5}v-5` }), svg("text", { class: "ruler-text", y: 11, ...beside(x, x + 40 > width) }, String(mark)));
-  }
-  for (let mark = 0; mark <= source.height; mark += step) {
-    const y = at.y + mark * at.scale;
-    const turned = `translate(11 ${y}) rotate(-90)`;
-    const label = svg("text", { class: "ruler-text", transform: turned, ...beside(0, y + 40 < height) }, String(mark));
-    parts.push(svg("path", { class: "ruler-line", d: `M${RULER - 5} ${y}h-5` }), label);
-  }
-  return parts;
-}
-
-/** On which side of its mark a label stands, so that none runs off the end of its ruler. */
-const beside = (x, before) => (before ? { x: x - 3, "text-anchor": "end" } : { x: x + 3 });

@@ -14,9 +14,11 @@ import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.web.fit.FitRequest.Point;
 import gavlin.web.fit.FitRequest.WindowPlace;
+import gavlin.web.picture.Regions;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.Words;
 import java.time.Instant;
+import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -37,7 +39,7 @@ class FitRequestTest {
 
     @Test
     void everythingSaid_isTakenAsItIs() {
-        Fit fit = new FitRequest("p", new Point(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp", "webp-q80-a90")
+        Fit fit = request(new Point(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp", "webp-q80-a90")
                 .toFit(SLOT, picture("6000x4000"));
         assertEquals(0.2, fit.focal().x());
         assertEquals("webp-q80-a90", fit.encoding().code());
@@ -85,8 +87,15 @@ class FitRequestTest {
     }
 
     private static Box window(Slot slot, StoredPicture picture, WindowPlace place) {
-        Fit fit = new FitRequest("p", null, null, place, null, null, null, null).toFit(slot, picture);
+        Fit fit = request(null, null, place, null, null, null, null).toFit(slot, picture);
         return fit.frame(slot, picture.size(), slot.brief().size()).window();
+    }
+
+    private static FitRequest request(
+            Point focal, Double zoom, WindowPlace window, String rule, String backing, String type, String encoding) {
+        return new FitRequest(
+                "p", focal, zoom, window, null, rule, backing, type, encoding, null, null, null, null, null, null, null,
+                null);
     }
 
     private static Slot slot(String more) {
@@ -109,7 +118,8 @@ class FitRequestTest {
                 1,
                 "",
                 new Words("", "", "", ""),
-                java.util.List.of(),
+                List.of(),
+                new Regions(null, List.of(), 0),
                 Instant.EPOCH);
     }
 }

@@ -1,0 +1,2 @@
+/** More picture, made beyond an edge. */
+package gavlin.core.grow;

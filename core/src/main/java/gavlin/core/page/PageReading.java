@@ -1,0 +1,79 @@
+package gavlin.core.page;
+
+import com.helger.css.decl.CascadingStyleSheet;
+import gavlin.core.BadInput;
+import gavlin.core.geometry.Box;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jsoup.nodes.Element;
+
+/**
+ * What a saved page shows of a theme: each place that takes a picture and whose size its CSS decides, on a desktop and on a
+ * phone. Nothing of the page is run and nothing is fetched. Bounded by the page's elements and its rules, {@value #MAX_ELEMENTS} and
+ * {@link SavedFiles#MAX_BYTES} bytes of them.
+ *
+ * @param title the page's own
+ * @param notes what was passed over, each with its place
+ */
+public record PageReading(String title, List<SlotProposal> proposals, List<String> notes) {
+    private static final int MAX_ELEMENTS = 20_000;
+    private static final int MAX_DEPTH = 200;
+    private static final int MAX_PROPOSALS = 200;
+    private static final List<Screen> SCREENS = List.of(Screen.DESKTOP, Screen.PHONE);
+
+    /**
+     * @param files as a browser saved them, by name: a page with its style sheets, a ZIP of them, or one MHTML file
+     * @throws BadInput when there is no page among them, or more of it than can be read
+     */
+    public static PageReading of(Map<String, byte[]> files) {
+        SavedPage page = SavedPageReader.read(SavedFiles.unpack(files));
+        List<String> notes = new ArrayList<>(page.notes());
+        List<CascadingStyleSheet> sheets = Styles.parse(page.sheets(), notes);
+        List<Styles> styles = SCREENS.stream().map(s -> new Styles(sheets, s)).toList();
+        List<Boxes> boxes = new ArrayList<>();
+        for (int i = 0; i < SCREENS.size(); i++) {
+            boxes.add(new Boxes(styles.get(i), SCREENS.get(i)));
+        }
+        Map<String, Found> found = new LinkedHashMap<>();
+        int unknown = 0;
+        List<Element> elements = page.document().body().getAllElements();
+        if (elements.size() > MAX_ELEMENTS) {
+            throw new BadInput(
+                    "files", "the page has " + elements.size() + " elements; at most " + MAX_ELEMENTS + " are read");
+        }
+        for (Element element : elements) {
+            Optional<Frame> frame =
+                    element.parents().size() > MAX_DEPTH ? Optional.empty() : Frame.of(element, styles.get(0));
+            if (frame.isEmpty()) {
+                continue;
+            }
+            Map<Screen, Box> shown = new LinkedHashMap<>();
+            for (int i = 0; i < SCREENS.size(); i++) {
+                Screen screen = SCREENS.get(i);
+                boxes.get(i).of(element).ifPresent(box -> shown.put(screen, box));
+            }
+            if (shown.isEmpty()) {
+                unknown++;
+                continue;
+            }
+            Found one = new Found(element, frame.get(), shown);
+            found.merge(one.likeness(), one, Found::andAnother);
+        }
+        if (unknown > 0) {
+            notes.add(
+                    unknown + (unknown == 1 ? " place has a picture whose size" : " places have pictures whose sizes")
+                            + " follow from the picture or from text, not from the page's rules: measure them on the live page.");
+        }
+        Names names = new Names();
+        return new PageReading(
+                page.title(),
+                found.values().stream()
+                        .limit(MAX_PROPOSALS)
+                        .map(f -> f.proposal(names))
+                        .toList(),
+                List.copyOf(notes));
+    }
+}

@@ -1,0 +1,118 @@
+package gavlin.core.people;
+
+import gavlin.core.colour.OkLab;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.PixelRows;
+import gavlin.core.raster.Pixels;
+import gavlin.core.raster.WorkingPicture;
+import java.util.Optional;
+
+/**
+ * The most telling region of a picture without faces: how far each place's colour lies from the colour of the whole (Achanta, Hemami, Estrada,
+ * Süsstrunk, "Frequency-tuned salient region detection", CVPR 2009, from memory; here in OKLab), looked at small. The region is the
+ * smallest rectangle of those tried that holds a good part of all that is telling, when that is small enough to say anything.
+ */
+public final class Saliency {
+    private static final int SIDE = 96;
+    /** Of all that is telling, so much must be in the region. */
+    private static final double ENOUGH = 0.6;
+    /** A region of more than this share of the picture says nothing. */
+    private static final double LARGEST = 0.4;
+
+    private Saliency() {}
+
+    /** Fractions of the picture; empty when it is even all over, or telling all over. */
+    public static Optional<Box> region(WorkingPicture picture) {
+        Size full = picture.size();
+        double scale = (double) SIDE / Math.max(full.width(), full.height());
+        Size size = new Size((int) Math.max(4, Math.round(full.width() * scale)), (int)
+                Math.max(4, Math.round(full.height() * scale)));
+        Pixels small = picture.render(new Framing(full.box(), size.box()), size);
+        double[] sums = sums(telling(small.over(0xffffff)), size);
+        return best(sums, size).map(box -> box.carry(size.box(), new Box(0, 0, 1, 1)));
+    }
+
+    /** By pixel: the squared distance of its surroundings' colour from the mean colour. */
+    private static double[] telling(PixelRows rows) {
+        int width = rows.size().width();
+        int height = rows.size().height();
+        float[] lab = new float[width * height * 3];
+        float[] line = new float[width * 3];
+        double[] mean = new double[3];
+        for (int y = 0; y < height; y++) {
+            rows.readLinear(y, 0, width, line);
+            for (int x = 0; x < width; x++) {
+                OkLab.convertLinearToOkLab(line[3 * x], line[3 * x + 1], line[3 * x + 2], lab, (y * width + x) * 3);
+            }
+        }
+        for (int i = 0; i < lab.length; i++) {
+            mean[i % 3] += lab[i] * 3.0 / lab.length;
+        }
+        double[] telling = new double[width * height];
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                double distance = 0;
+                for (int c = 0; c < 3; c++) {
+                    double d = blurred(lab, x, y, width, height, c) - mean[c];
+                    distance += d * d;
+                }
+                telling[y * width + x] = distance;
+            }
+        }
+        return telling;
+    }
+
+    /** Over three by three pixels, binomial. */
+    private static double blurred(float[] lab, int x, int y, int width, int height, int c) {
+        double sum = 0;
+        for (int j = -1; j <= 1; j++) {
+            for (int i = -1; i <= 1; i++) {
+                int at = Math.max(0, Math.min(height - 1, y + j)) * width + Math.max(0, Math.min(width - 1, x + i));
+                sum += (2 - Math.abs(i)) * (2 - Math.abs(j)) * lab[3 * at + c];
+            }
+        }
+        return sum / 16;
+    }
+
+    /** By corner: the sum of all above and left of it, so that any rectangle's sum takes four readings. */
+    private static double[] sums(double[] values, Size size) {
+        int stride = size.width() + 1;
+        double[] sums = new double[stride * (size.height() + 1)];
+        for (int y = 0; y < size.height(); y++) {
+            double row = 0;
+            for (int x = 0; x < size.width(); x++) {
+                row += values[y * size.width() + x];
+                sums[(y + 1) * stride + x + 1] = sums[y * stride + x + 1] + row;
+            }
+        }
+        return sums;
+    }
+
+    private static Optional<Box> best(double[] sums, Size size) {
+        int stride = size.width() + 1;
+        double all = sums[sums.length - 1];
+        Box best = null;
+        for (int h = size.height() / 8; h <= size.height(); h += Math.max(1, size.height() / 24)) {
+            for (int w = size.width() / 8; w <= size.width(); w += Math.max(1, size.width() / 24)) {
+                double area = (double) w * h;
+                if (area > LARGEST * size.pixels() || best != null && area >= best.area()) {
+                    continue;
+                }
+                for (int y = 0; y + h <= size.height(); y++) {
+                    for (int x = 0; x + w <= size.width(); x++) {
+                        double sum = sums[(y + h) * stride + x + w]
+                                - sums[y * stride + x + w]
+                                - sums[(y + h) * stride + x]
+                                + sums[y * stride + x];
+                        if (sum >= ENOUGH * all && all > 1e-6 && (best == null || area < best.area())) {
+                            best = new Box(x, y, w, h);
+                        }
+                    }
+                }
+            }
+        }
+        return Optional.ofNullable(best);
+    }
+}

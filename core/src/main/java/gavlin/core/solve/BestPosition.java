@@ -1,0 +1,86 @@
+package gavlin.core.solve;
+
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Position;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * The one object-position that serves all showings best whose position the site lets be set, for a window as it is. In whole percent, as
+ * people write it; each axis over all its values, the other held, until neither changes. Between equals the one nearest to 50 %.
+ */
+public record BestPosition(Position position, double worst) {
+    private static final int ROUNDS = 3;
+
+    /** Where the search for window and position together begins: alone, each would stay where the other is. */
+    private static final List<Position> FROM = Stream.of(0.0, 0.25, 0.75, 1.0)
+            .flatMap(at -> Stream.of(new Position(at, 0.5), new Position(0.5, at)))
+            .toList();
+
+    /** Null when no showing lets its position be set. */
+    public static BestPosition of(Problem problem, Box window) {
+        if (!isFree(problem)) {
+            return null;
+        }
+        int[] at = {50, 50};
+        double worst = worst(problem, window, at[0], at[1]);
+        for (int round = 0; round < ROUNDS; round++) {
+            double before = worst;
+            for (int axis = 0; axis < 2; axis++) {
+                int best = at[axis];
+                for (int step = 0; step <= 50; step++) {
+                    for (int percent : new int[] {50 - step, 50 + step}) {
+                        int[] tried = at.clone();
+                        tried[axis] = percent;
+                        double value = worst(problem, window, tried[0], tried[1]);
+                        if (value > worst + 1e-9) {
+                            worst = value;
+                            best = percent;
+                        }
+                    }
+                }
+                at[axis] = best;
+            }
+            if (worst <= before) {
+                break;
+            }
+        }
+        return new BestPosition(new Position(at[0] / 100.0, at[1] / 100.0), worst);
+    }
+
+    private static boolean isFree(Problem problem) {
+        return problem.slot().showings().stream().anyMatch(s -> s.positionIsFree());
+    }
+
+    private static double worst(Problem problem, Box window, int x, int y) {
+        return problem.at(new Position(x / 100.0, y / 100.0)).shares(window).worst();
+    }
+
+    /** Window and position together: from the best of a few positions, each in turn for the other, as long as that shows more. */
+    public static Problem together(Problem problem, Lock lock, List<Box> starts) {
+        Problem best = problem;
+        double worst = problem.best(lock, starts).shares().worst();
+        if (!isFree(problem) || worst >= Shares.WHOLE) {
+            return problem;
+        }
+        for (Position from : FROM) {
+            Problem tried = problem.at(from);
+            double value = tried.best(lock, starts).shares().worst();
+            if (value > worst + 1e-6) {
+                best = tried;
+                worst = value;
+            }
+        }
+        for (int round = 0; round < ROUNDS && worst < Shares.WHOLE; round++) {
+            BestPosition position = of(best, best.best(lock, starts).window());
+            Problem next = best.at(position.position);
+            double value = next.best(lock, starts).shares().worst();
+            if (value <= worst + 1e-6) {
+                return best;
+            }
+            best = next;
+            worst = value;
+        }
+        return best;
+    }
+}

@@ -1,0 +1,127 @@
+package gavlin.core.solve;
+
+import gavlin.core.geometry.Box;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
+
+/**
+ * What a piece of a showing hides, taken apart so that its area in any rectangle or ellipse is a plain sum. In px of the file; rectangles are
+ * left, top, right, bottom, one after another, and disjoint.
+ *
+ * @param boxes what is hidden, but for {@code round}; the outside of a round piece too, when other things lie over it as well
+ * @param round round shapes that nothing else touches, with their radii behind their box: their area in a rectangle is known exactly
+ * @param strips the same in strips, for their area in an ellipse
+ */
+record Covered(double[] boxes, double[] round, double[] strips) {
+    static final int ROUND_LENGTH = 6;
+    private static final int STRIPS = 32;
+
+    static Covered of(Sight.Piece piece) {
+        Region seen = piece.seen();
+        Box bounds = seen.bounds();
+        List<Region> alone = new ArrayList<>();
+        List<Box> boxes = new ArrayList<>();
+        for (Region region : piece.hidden()) {
+            boolean touched = piece.hidden().stream()
+                    .anyMatch(other -> other != region
+                            && !other.bounds().intersect(region.bounds()).isEmpty());
+            if (region.isRectangle()) {
+                boxes.add(region.bounds());
+            } else if (!touched && seen.isRectangle() && bounds.contains(region.bounds(), 0)) {
+                alone.add(region);
+            } else {
+                boxes.addAll(strips(region));
+            }
+        }
+        boolean plainRound = !seen.isRectangle() && piece.hidden().isEmpty();
+        if (!seen.isRectangle() && !plainRound) {
+            boxes.addAll(corners(seen));
+        }
+        List<Box> strips = plainRound
+                ? corners(seen)
+                : alone.stream().flatMap(r -> strips(r).stream()).toList();
+        return new Covered(
+                disjoint(boxes, bounds),
+                alone.stream()
+                        .flatMapToDouble(r -> DoubleStream.of(r.left, r.top, r.right, r.bottom, r.rx, r.ry))
+                        .toArray(),
+                disjoint(strips, bounds));
+    }
+
+    /** Rows of a shape as rectangles of the same area. */
+    private static List<Box> strips(Region region) {
+        List<Box> strips = new ArrayList<>();
+        Box box = region.bounds();
+        double step = box.height() / STRIPS;
+        for (int i = 0; i < STRIPS; i++) {
+            double y = box.y() + i * step;
+            double width = region.areaWithin(box.x(), y, box.right(), y + step) / step;
+            strips.add(new Box(box.x() + (box.width() - width) / 2, y, width, step));
+        }
+        return strips;
+    }
+
+    /** What a shape leaves of its bounds, in the same way. */
+    private static List<Box> corners(Region region) {
+        Box box = region.bounds();
+        return strips(region).stream()
+                .flatMap(s -> Stream.of(
+                        new Box(box.x(), s.y(), Math.max(0, s.x() - box.x()), s.height()),
+                        new Box(s.right(), s.y(), Math.max(0, box.right() - s.right()), s.height())))
+                .toList();
+    }
+
+    /** Row by row between all edges, runs that stand under each other joined. */
+    private static double[] disjoint(List<Box> all, Box bounds) {
+        List<Box> boxes = all.stream()
+                .map(b -> b.intersect(bounds))
+                .filter(b -> !b.isEmpty())
+                .toList();
+        double[] ys = boxes.stream()
+                .flatMapToDouble(b -> DoubleStream.of(b.y(), b.bottom()))
+                .sorted()
+                .distinct()
+                .toArray();
+        List<double[]> done = new ArrayList<>();
+        List<double[]> open = new ArrayList<>();
+        for (int i = 0; i + 1 < ys.length; i++) {
+            List<double[]> next = new ArrayList<>();
+            for (double[] run : runs(boxes, ys[i], ys[i + 1])) {
+                double[] above = open.stream()
+                        .filter(o -> o[0] == run[0] && o[2] == run[1])
+                        .findFirst()
+                        .orElse(null);
+                if (above != null) {
+                    open.remove(above);
+                    above[3] = ys[i + 1];
+                    next.add(above);
+                } else {
+                    next.add(new double[] {run[0], ys[i], run[1], ys[i + 1]});
+                }
+            }
+            done.addAll(open);
+            open = next;
+        }
+        done.addAll(open);
+        return done.stream().flatMapToDouble(DoubleStream::of).toArray();
+    }
+
+    private static List<double[]> runs(List<Box> boxes, double top, double bottom) {
+        List<double[]> runs = new ArrayList<>();
+        boxes.stream()
+                .filter(b -> b.y() < bottom && b.bottom() > top)
+                .sorted(Comparator.comparingDouble(Box::x))
+                .forEach(b -> {
+                    double[] last = runs.isEmpty() ? null : runs.get(runs.size() - 1);
+                    if (last != null && b.x() <= last[1]) {
+                        last[1] = Math.max(last[1], b.right());
+                    } else {
+                        runs.add(new double[] {b.x(), b.right()});
+                    }
+                });
+        return runs;
+    }
+}

@@ -1,0 +1,27 @@
+package gavlin.core.solve;
+
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Growth;
+import gavlin.core.geometry.Size;
+import java.util.List;
+
+/**
+ * A change that makes everything seen that is left to be seen: checked by solving again with it. One of its members says what is changed.
+ *
+ * @param id such as {@code grow-top}
+ * @param growth all of it, with what there was before, or null
+ * @param height or null
+ * @param letGo names of areas, none when that is not the change
+ * @param picture the least size of another picture that shows the same, px, or null
+ * @param window the best one then, px of the turned picture; of the other picture where that is the change
+ * @param worst the least share of any area in any showing then
+ */
+public record Offer(
+        String id,
+        String says,
+        Growth growth,
+        Integer height,
+        List<String> letGo,
+        Size picture,
+        Box window,
+        double worst) {}

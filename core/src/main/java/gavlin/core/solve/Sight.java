@@ -1,0 +1,89 @@
+package gavlin.core.solve;
+
+import gavlin.core.brief.Brief;
+import gavlin.core.brief.Obstruction;
+import gavlin.core.brief.Showing;
+import gavlin.core.brief.Slot;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What one showing shows of a slot's file, in px of the file. A showing of many widths is cut into ranges in which the box changes
+ * by at most a quarter; in each, only what is seen at all of its widths counts as seen. So nothing between two widths is missed, and
+ * a share is never said to be higher than it is at any width.
+ */
+record Sight(Showing showing, List<Piece> pieces) {
+    /** Of one range of widths, the widest over the narrowest. */
+    private static final double STEP = 1.25;
+
+    /**
+     * @param seen the part of the file that is seen at every width of the range
+     * @param hidden what covers it at any of them
+     */
+    record Piece(Region seen, List<Region> hidden) {}
+
+    /**
+     * @param position object-position for showings whose position is free, or null for their own
+     */
+    static Sight of(Slot slot, Showing showing, Size file) {
+        List<Piece> pieces = new ArrayList<>();
+        if (showing.obstructions().isEmpty()) {
+            // From one key width to the next, what is seen only grows or only shrinks: the ends tell all.
+            showing.looks(file).forEach(look -> pieces.add(piece(slot, look, look, file)));
+            return new Sight(showing, List.copyOf(pieces));
+        }
+        List<Double> widths = widths(showing, file);
+        for (int i = 0; i < Math.max(1, widths.size() - 1); i++) {
+            Showing narrow = showing.at(widths.get(i));
+            Showing wide = showing.at(widths.get(Math.min(i + 1, widths.size() - 1)));
+            pieces.add(piece(slot, narrow, wide, file));
+        }
+        return new Sight(showing, List.copyOf(pieces));
+    }
+
+    private static List<Double> widths(Showing showing, Size file) {
+        List<Double> keys = showing.keyWidths(file);
+        List<Double> widths = new ArrayList<>(List.of(keys.get(0)));
+        for (int i = 1; i < keys.size(); i++) {
+            double from = keys.get(i - 1);
+            double to = keys.get(i);
+            int steps = (int) Math.max(1, Math.ceil(Math.log(to / from) / Math.log(STEP)));
+            for (int k = 1; k <= steps; k++) {
+                widths.add(k == steps ? to : from * Math.pow(to / from, (double) k / steps));
+            }
+        }
+        return widths;
+    }
+
+    private static Piece piece(Slot slot, Showing narrow, Showing wide, Size file) {
+        Box seen = seen(narrow, file).intersect(seen(wide, file));
+        List<Region> hidden = new ArrayList<>();
+        for (int i = 0; i < narrow.obstructions().size(); i++) {
+            Obstruction one = narrow.obstructions().get(i);
+            Box there = inFile(one.box(), narrow, file);
+            Box other = inFile(wide.obstructions().get(i).box(), wide, file);
+            Box both = there.hull(other).intersect(seen);
+            if (!both.isEmpty()) {
+                double perPx = file.width()
+                        / narrow.objectFit().place(file, narrow.box()).width();
+                // A shape that moves sweeps over more than itself: then its hull, as a rectangle, covers for certain.
+                boolean still = there.contains(other, 0.01) && other.contains(there, 0.01);
+                hidden.add(still ? Region.rounded(there, one.radius() * perPx) : Region.rectangle(both));
+            }
+        }
+        boolean circle = slot.brief().shape() == Brief.Shape.CIRCLE;
+        Region whole = circle ? Region.ellipse(seen) : Region.rectangle(seen);
+        return new Piece(whole, List.copyOf(hidden));
+    }
+
+    private static Box seen(Showing look, Size file) {
+        Box frame = new Box(0, 0, look.box().width(), look.box().height());
+        return inFile(frame, look, file).intersect(file.box());
+    }
+
+    private static Box inFile(Box inFrame, Showing look, Size file) {
+        return inFrame.carry(look.objectFit().place(file, look.box()), file.box());
+    }
+}

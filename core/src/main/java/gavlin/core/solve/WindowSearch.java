@@ -1,0 +1,206 @@
+package gavlin.core.solve;
+
+import gavlin.core.geometry.Box;
+import gavlin.core.solve.WindowSpace.Cell;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.PriorityQueue;
+
+/**
+ * Finds the window that shows most: first of what is worst off, then in sum, then of the picture, then nearest to the focal point's aim.
+ * Branch and bound over place and width (Land and Doig 1960), best bound first, so that what is found is proven; a climb from some coarse
+ * starts finds good windows early, so that most cells are never opened. Deterministic: the same scene gives the same window.
+ */
+final class WindowSearch {
+    /** The search ends when nothing is left that is better by more than this share of what is found, and by this at least. */
+    private static final double CLOSE = 0.003;
+
+    private static final double CLOSE_LEAST = 2e-4;
+
+    private static final double WHOLE = 1 - 1e-9;
+    /** Cells times pairs of areas and pieces. What is not proven by then is only the best of what was tried. */
+    private static final int MOST_WORK = 100_000;
+
+    private static final int MOST_CELLS = 12_000;
+    /** Windows tried before the search: places across and down, and widths. */
+    private static final int GRID = 4;
+
+    private static final int CLIMBED = 3;
+    private static final int MOST_ROUNDS = 6;
+    /** Of the window's width; coarser while something is not seen at all, when only the sum leads uphill. */
+    private static final double LAST_STEP = 1e-4;
+
+    private static final double LAST_STEP_BLIND = 4e-3;
+
+    private static final int MOST_ALIGNED = 12;
+    /** Across, down, wider. */
+    private static final int[][] WAYS = {
+        {1, 0, 0}, {-1, 0, 0}, {0, 1, 0}, {0, -1, 0}, {0, 0, 1}, {0, 0, -1}, {1, 1, 0}, {1, -1, 0}, {-1, 1, 0},
+        {-1, -1, 0}, {1, 0, 1}, {-1, 0, 1}, {1, 0, -1}, {-1, 0, -1}, {0, 1, 1}, {0, -1, 1}, {0, 1, -1}, {0, -1, -1}
+    };
+
+    private final Scene scene;
+    private final WindowSpace space;
+    private final WindowMeter meter;
+    private Box best;
+    private double bestWorst;
+
+    /**
+     * @param worst the least share of any keep area in any showing, 0..1
+     * @param bound no window has more of the worst than this
+     */
+    record Found(Box window, double worst, double bound) {
+        /** Whether it is certain that no window shows everything. */
+        boolean impossible() {
+            return bound < Shares.WHOLE;
+        }
+    }
+
+    private WindowSearch(Scene scene, Lock lock) {
+        this.scene = scene;
+        this.space = new WindowSpace(scene, lock);
+        this.meter = new WindowMeter(scene, space);
+    }
+
+    /** @param starts windows to begin with, such as the present one */
+    static Found best(Scene scene, Lock lock, List<Box> starts) {
+        return new WindowSearch(scene, lock).run(starts);
+    }
+
+    private Found run(List<Box> starts) {
+        best = space.ideal(space.widest);
+        if (meter.pairs() == 0) {
+            return new Found(best, 1, 1);
+        }
+        bestWorst = meter.measure(best).worst();
+        if (bestWorst >= WHOLE) {
+            return new Found(
+                    best, 1,
+                    1); // all of it seen, as much of the picture as there is, the focal point as near as can be
+        }
+        coarse(starts).forEach(start -> take(climbed(start, 0.1 * start.width())));
+        double bound = proven();
+        if (bound >= Shares.WHOLE && bestWorst < WHOLE) {
+            align();
+        }
+        Box preferred =
+                new Preference(scene, space, meter).among(best, bestWorst >= WHOLE ? WHOLE : bestWorst - close());
+        return new Found(preferred, bestWorst, Math.min(1, bound));
+    }
+
+    private double close() {
+        return Math.max(CLOSE_LEAST, CLOSE * bestWorst);
+    }
+
+    private void take(Box window) {
+        double worst = meter.measure(window).worst();
+        if (worst > bestWorst) {
+            best = window;
+            bestWorst = worst;
+        }
+    }
+
+    /** Opens cells until none can hold a better window; an upper bound of the worst share over all windows. */
+    private double proven() {
+        PriorityQueue<Cell> queue =
+                new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
+        queue.add(space.whole(1));
+        int left = Math.min(MOST_CELLS, MOST_WORK / meter.pairs());
+        while (!queue.isEmpty()) {
+            Cell cell = queue.poll();
+            if (bestWorst >= WHOLE || cell.bound() <= bestWorst + close() || left <= 0) {
+                return Math.max(cell.bound(), bestWorst);
+            }
+            for (Cell half : space.split(cell)) {
+                left--;
+                double bound = Math.min(cell.bound(), meter.bound(half, bestWorst + close()));
+                if (bound <= bestWorst + close()) {
+                    continue;
+                }
+                if (meter.worst() > bestWorst + close() / 2) {
+                    take(climbed(space.middle(half), 0.25 * (half.w1() - half.w0()) + 0.01 * half.w1()));
+                }
+                queue.add(half.bounded(bound));
+            }
+        }
+        return bestWorst + close();
+    }
+
+    /** The most promising of the given starts and of a coarse grid of windows. */
+    private List<Box> coarse(List<Box> starts) {
+        record Start(Box window, double worst, double sum) {}
+        List<Box> windows = new ArrayList<>(starts.stream().map(space::allowed).toList());
+        for (int z = 0; z < GRID; z++) {
+            double w = space.widest * Math.pow(space.narrowest / space.widest, z / (GRID - 1.0));
+            for (int i = 0; i < GRID * GRID; i++) {
+                windows.add(space.at(i % GRID / (GRID - 1.0), i / GRID / (GRID - 1.0), w));
+            }
+        }
+        return windows.stream()
+                .map(w -> new Start(w, meter.measure(w).worst(), meter.sum()))
+                .sorted(Comparator.comparingDouble(Start::worst)
+                        .thenComparingDouble(Start::sum)
+                        .reversed())
+                .limit(CLIMBED)
+                .map(Start::window)
+                .toList();
+    }
+
+    /** Goes uphill by steps along each way, halved when none leads up; by the worst share, then the sum. */
+    private Box climbed(Box start, double firstStep) {
+        Box top = start;
+        double worst = meter.measure(top).worst();
+        double sum = meter.sum();
+        for (double step = firstStep; step > (worst == 0 ? LAST_STEP_BLIND : LAST_STEP) * start.width(); step /= 2) {
+            boolean up = true;
+            for (int round = 0; up && round < MOST_ROUNDS; round++) {
+                up = false;
+                for (int[] way : WAYS) {
+                    Box next = space.moved(
+                            top, way[0] * step, way[1] * step / scene.slot().proportion(), top.width() + way[2] * step);
+                    if (!meter.reaches(next, worst - 1e-12)) {
+                        continue;
+                    }
+                    meter.measure(next);
+                    if (meter.worst() > worst + 1e-12 || meter.sum() > sum + 1e-9) {
+                        top = next;
+                        worst = Math.max(worst, meter.worst());
+                        sum = meter.sum();
+                        up = true;
+                    }
+                }
+            }
+        }
+        return top;
+    }
+
+    /** Tries to set edges of what is kept exactly on edges of what is seen: halving steps only comes near them. */
+    private void align() {
+        Box around = best;
+        double scale = around.width() / scene.slot().width();
+        List<Double> xs = new ArrayList<>(List.of(around.x()));
+        List<Double> ys = new ArrayList<>(List.of(around.y()));
+        for (Region region : meter.keep()) {
+            for (double edge : meter.edges(true)) {
+                addNear(xs, region.left - edge * scale, around.x(), around.width());
+                addNear(xs, region.right - edge * scale, around.x(), around.width());
+            }
+            for (double edge : meter.edges(false)) {
+                addNear(ys, region.top - edge * scale, around.y(), around.height());
+                addNear(ys, region.bottom - edge * scale, around.y(), around.height());
+            }
+        }
+        for (double x : xs) {
+            for (double y : ys) {
+                take(space.moved(around, x - around.x(), y - around.y(), around.width()));
+            }
+        }
+    }
+
+    private static void addNear(List<Double> values, double value, double around, double length) {
+        if (Math.abs(value - around) <= 0.02 * length && values.size() < MOST_ALIGNED) {
+            values.add(value);
+        }
+    }
+}

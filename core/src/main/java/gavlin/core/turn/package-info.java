@@ -1,0 +1,2 @@
+/** Pictures mirrored and straightened. */
+package gavlin.core.turn;

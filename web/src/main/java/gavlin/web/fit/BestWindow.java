@@ -1,0 +1,154 @@
+package gavlin.web.fit;
+
+import gavlin.core.BadInput;
+import gavlin.core.brief.Slot;
+import gavlin.core.fit.Fit;
+import gavlin.core.fit.Setting;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Position;
+import gavlin.core.geometry.Rule;
+import gavlin.core.solve.BestPosition;
+import gavlin.core.solve.Lock;
+import gavlin.core.solve.Offer;
+import gavlin.core.solve.Problem;
+import gavlin.core.solve.Remedies;
+import gavlin.core.solve.Shares;
+import gavlin.core.solve.Shortfall;
+import gavlin.web.picture.StoredPicture;
+import gavlin.web.site.OpenSite;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+
+/**
+ * The best window for what must be seen of a picture, in the best of the heights and at the best object-position that the theme lets be set.
+ *
+ * @param fit as it would be
+ * @param worst the least share of any area in any showing then
+ * @param shortfall why not all can be seen, and what would do; null when all is
+ */
+public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
+    /** What can be locked. */
+    public static final Set<String> LOCKS = Set.of("x", "y", "zoom", "height");
+
+    /**
+     * @param present the fit as it is
+     * @param locks of {@link #LOCKS}
+     * @param heights that may be chosen, px; none for all that the slot offers
+     */
+    public static BestWindow of(FitState present, Set<String> locks, List<Integer> heights) {
+        if (present.fit().rule() == Rule.CONTAIN) {
+            return new BestWindow(present.fit(), 1, null); // all of the picture is in the file
+        }
+        Box window = present.plan().framing().window();
+        Lock lock = new Lock(
+                locks.contains("x") ? window.x() : null,
+                locks.contains("y") ? window.y() : null,
+                locks.contains("zoom") ? window.width() : null);
+        Found found = find(present, lock, List.of(window), heights(present.slot(), present.fit(), locks, heights));
+        Optional<Shortfall> shortfall =
+                found.worst >= Shares.WHOLE ? Optional.empty() : Remedies.of(found.problem, lock);
+        return new BestWindow(found.fit, found.worst, shortfall.orElse(null));
+    }
+
+    private record Found(Fit fit, double worst, Problem problem) {}
+
+    private static Found find(FitState present, Lock lock, List<Box> near, List<Integer> heights) {
+        Problem problem = present.problem();
+        Fit best = null;
+        double bestWorst = -1;
+        Problem bestProblem = problem;
+        for (Integer height : heights) {
+            Problem placed = BestPosition.together(problem.inHeight(height), lock, near);
+            Problem.Answer answer = placed.best(lock, near);
+            Box whole = inWholePixels(answer.window(), placed, lock);
+            double worst = answer.shares().worst();
+            if (best == null || bestWorst < Shares.WHOLE && worst > bestWorst + 1e-6) {
+                best = fit(present, placed, whole);
+                bestWorst = worst;
+                bestProblem = placed;
+            }
+        }
+        return new Found(best, bestWorst, bestProblem);
+    }
+
+    /** The fit as it is when an offer is taken that is not another picture. */
+    public Fit taking(Offer offer, FitState present) {
+        Setting setting = fit.setting();
+        if (offer.growth() != null) {
+            setting = setting.with(offer.growth());
+        }
+        if (offer.height() != null) {
+            setting = setting.inHeight(own(present.slot(), offer.height()) ? null : offer.height());
+        }
+        setting = setting.lettingGo(
+                Stream.concat(setting.letGo().stream(), offer.letGo().stream()).toList());
+        Box window = offer.window();
+        return fit.with(setting).at(present.slot(), present.picture().size(), window.x(), window.y(), window.width());
+    }
+
+    private static boolean own(Slot slot, int height) {
+        return slot.brief().size() != null && slot.brief().size().height() == height;
+    }
+
+    /** Where people can type it, as long as that hides nothing more. */
+    private static Box inWholePixels(Box window, Problem problem, Lock lock) {
+        if (!lock.equals(Lock.NOTHING)) {
+            return window;
+        }
+        double width = Math.floor(window.width());
+        double height = window.height() * width / window.width();
+        Box field = problem.growth().field(problem.turned());
+        double y = Math.min(Math.round(window.y()), Math.floor(field.bottom() - height));
+        Box whole = new Box(Math.round(window.x()), Math.max(field.y(), y), width, height);
+        return problem.shares(whole).worst() >= problem.shares(window).worst() - 1e-9 ? whole : window;
+    }
+
+    /** @throws BadInput for what can't be locked */
+    public static Set<String> locks(List<String> words) {
+        List<String> asked = words == null ? List.of() : words;
+        asked.stream().filter(word -> !LOCKS.contains(word)).findFirst().ifPresent(word -> {
+            throw new BadInput("lock", "expected any of height, x, y, zoom for lock, received " + word);
+        });
+        return Set.copyOf(asked);
+    }
+
+    /** Where Gavlin puts a picture of which somebody said what must be seen; the middle is as good as any otherwise. */
+    static Fit placed(OpenSite site, Place place, StoredPicture picture, Fit fit) {
+        if (fit.rule() == Rule.CONTAIN || picture.regions().areas().isEmpty()) {
+            return fit;
+        }
+        FitState looked = FitState.looked(site, place, picture, fit);
+        return find(
+                        looked,
+                        Lock.NOTHING,
+                        List.of(),
+                        Collections.singletonList(fit.setting().height()))
+                .fit;
+    }
+
+    private static Fit fit(FitState present, Problem problem, Box window) {
+        Position position = problem.position();
+        Fit set = present.fit()
+                .with(present.fit().setting().inHeight(problem.height()).with(position));
+        return set.at(present.slot(), present.picture().size(), window.x(), window.y(), window.width());
+    }
+
+    /** The present one first: another is only taken when it shows more. */
+    private static List<Integer> heights(Slot slot, Fit fit, Set<String> locks, List<Integer> allowed) {
+        List<Integer> heights = new ArrayList<>();
+        heights.add(fit.setting().height());
+        if (!locks.contains("height") && slot.brief().size() != null) {
+            slot.heights().stream()
+                    .filter(h -> allowed.isEmpty() || allowed.contains(h))
+                    .sorted()
+                    .map(h -> own(slot, h) ? null : h)
+                    .filter(h -> !heights.contains(h))
+                    .forEach(heights::add);
+        }
+        return heights;
+    }
+}

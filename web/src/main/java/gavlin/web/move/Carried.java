@@ -1,0 +1,45 @@
+package gavlin.web.move;
+
+import gavlin.core.brief.Slot;
+import gavlin.core.fit.Gauge;
+import gavlin.core.fit.Gauge.Verdict;
+import gavlin.web.fit.FitState;
+import gavlin.web.fit.Place;
+
+/**
+ * One old fit as the new theme would have it.
+ *
+ * @param from the old fit
+ * @param place where it goes
+ * @param look what it is there, not stored; null when it cannot be
+ * @param refusal why it cannot be; null otherwise
+ */
+record Carried(FitState from, Place place, FitState look, String refusal) {
+    Slot slot() {
+        return place.slot();
+    }
+
+    /** Of all that is measured so far: what only the file will tell is left out. */
+    Verdict verdict() {
+        if (look == null) {
+            return Verdict.FAILS;
+        }
+        return look.gauges().stream()
+                .map(Gauge::verdict)
+                .filter(v -> v != Verdict.UNMEASURED)
+                .max(Verdict::compareTo)
+                .orElse(Verdict.FITS);
+    }
+
+    String outcome() {
+        return switch (verdict()) {
+            case FITS -> "fits as is";
+            case LOOK -> "look at this";
+            default -> "cannot";
+        };
+    }
+
+    String says() {
+        return look == null ? refusal : FitState.worstOf(look.gauges());
+    }
+}

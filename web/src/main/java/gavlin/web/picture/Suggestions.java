@@ -1,0 +1,63 @@
+package gavlin.web.picture;
+
+import gavlin.core.people.FaceDetector;
+import gavlin.core.people.FaceDetector.Face;
+import gavlin.core.people.Saliency;
+import gavlin.core.raster.WorkingPicture;
+import gavlin.web.work.Cores;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * What may be worth keeping of a picture: what its file names, faces, and where there are none the part that stands out. Looked for once for
+ * each picture, when somebody asks, and remembered.
+ */
+@Service
+public class Suggestions {
+    private final PictureRepository pictures;
+    private final WorkingPictures working;
+    private final Cores cores;
+    private final TransactionTemplate transaction;
+    private final FaceDetector faces = new FaceDetector();
+
+    Suggestions(PictureRepository pictures, WorkingPictures working, Cores cores, TransactionTemplate transaction) {
+        this.pictures = pictures;
+        this.working = working;
+        this.cores = cores;
+        this.transaction = transaction;
+    }
+
+    public List<Suggestion> of(StoredPicture picture) {
+        List<Suggestion> all = new ArrayList<>(picture.suggestions());
+        List<Suggestion> known = transaction.execute(status ->
+                pictures.findById(picture.number()).map(Picture::found).orElse(null));
+        all.addAll(known != null ? known : remembered(picture, look(picture)));
+        return all;
+    }
+
+    private List<Suggestion> look(StoredPicture picture) {
+        WorkingPicture source = working.of(picture);
+        return cores.run(() -> {
+            List<Face> found = faces.find(source);
+            List<Suggestion> suggested = new ArrayList<>();
+            for (int i = 0; i < found.size(); i++) {
+                suggested.add(Suggestion.of(found.get(i), i + 1));
+            }
+            if (found.isEmpty()) {
+                Saliency.region(source).map(Suggestion::telling).ifPresent(suggested::add);
+            }
+            return suggested;
+        });
+    }
+
+    private List<Suggestion> remembered(StoredPicture picture, List<Suggestion> suggested) {
+        transaction.executeWithoutResult(
+                status -> pictures.findById(picture.number()).ifPresent(p -> {
+                    p.remember(suggested);
+                    pictures.save(p);
+                }));
+        return suggested;
+    }
+}

@@ -1,0 +1,193 @@
+package gavlin.web.plan;
+
+import gavlin.core.brief.Brief;
+import gavlin.core.brief.Obstruction;
+import gavlin.core.brief.PagePlan;
+import gavlin.core.brief.PictureSet;
+import gavlin.core.brief.Showing;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
+import gavlin.web.fit.FitState;
+import gavlin.web.page.SlotBoard.Entry;
+import gavlin.web.page.Words;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** Page plans as scale drawings. Boxes are in the page's own CSS px. */
+final class PlanPages {
+    /** The width on the screen of the widest page plan, px. */
+    private static final double DRAWN_WIDTH = 376;
+    /** Page plans this narrow hold small things, and are drawn at true size. */
+    private static final int TRUE_SIZE_WIDTH = 320;
+    /** Of a drawing, px: what is longer is cut there, for pages of 20 screens. */
+    private static final int MAX_DRAWN_HEIGHT = 900;
+
+    private final Map<String, Entry> bySlot;
+    private final double scale;
+
+    /** @param lines where text would stand, as an SVG path */
+    record Page(
+            String id,
+            String name,
+            String note,
+            int width,
+            long height,
+            long drawnWidth,
+            long drawnHeight,
+            double tagSize,
+            String lines,
+            List<Place> places) {}
+
+    record Place(
+            String slot,
+            String href,
+            String label,
+            String number,
+            String state,
+            boolean standsIn,
+            Box box,
+            Box halo,
+            Box tag,
+            boolean round,
+            String clipId,
+            String image,
+            Box imageBox,
+            String background,
+            String asks,
+            List<Box> obstructions) {}
+
+    PlanPages(List<PagePlan> pages, Map<String, Entry> bySlot) {
+        this.bySlot = bySlot;
+        double widest = pages.stream().mapToInt(PagePlan::width).max().orElse(1);
+        this.scale = Math.max(1, widest / DRAWN_WIDTH);
+    }
+
+    /** CSS px to one px of the drawings. */
+    double scale() {
+        return scale;
+    }
+
+    Page draw(PagePlan plan) {
+        boolean trueSize = plan.width() <= TRUE_SIZE_WIDTH;
+        double pageScale = trueSize ? 1 : scale;
+        long height = Math.min(plan.height(), Math.round(MAX_DRAWN_HEIGHT * pageScale));
+        List<Place> places = new ArrayList<>();
+        for (PagePlan.Place place : plan.places()) {
+            Entry entry = bySlot.get(place.slot());
+            entry.slot().showings().stream()
+                    .filter(s -> s.id().equals(place.showing()))
+                    .filter(s -> entry.exists() && s.exists().given(entry.site().chosen()))
+                    .findFirst()
+                    .ifPresent(showing -> places.add(place(plan, place, entry, showing.at(plan.width()), pageScale)));
+        }
+        return new Page(
+                plan.id(),
+                plan.name(),
+                trueSize ? "true size" : Integer.toString(plan.width()),
+                plan.width(),
+                height,
+                Math.round(plan.width() / pageScale),
+                Math.round(height / pageScale),
+                11 * pageScale,
+                trueSize ? "" : lines(plan.width(), height, places, pageScale),
+                places);
+    }
+
+    private static Place place(PagePlan plan, PagePlan.Place place, Entry entry, Showing showing, double scale) {
+        Box box = new Box(
+                place.x(), place.y(), showing.box().width(), showing.box().height());
+        FitState own = entry.fit(place.member());
+        FitState fit =
+                own != null || entry.standIn() == null ? own : entry.standIn().fit();
+        boolean hasFile = fit != null && !fit.plan().types().isEmpty();
+        Size file = hasFile ? fit.plan().size() : null;
+        boolean small = box.width() < 90 * scale || box.height() < 24 * scale;
+        String number = number(entry, place.member());
+        double tagWidth = (number.length() * 7 + 10) * scale;
+        double tagHeight = 17 * scale;
+        Box tag = small
+                ? new Box(Math.max(0, box.x() - tagWidth - 3 * scale), box.y(), tagWidth, tagHeight)
+                : new Box(box.x(), box.y(), tagWidth, tagHeight);
+        double gap = 4 * scale;
+        boolean standsIn = own == null && hasFile;
+        return new Place(
+                entry.slot().id(),
+                entry.slot().set() == null ? entry.benchHref() : entry.benchHref(own),
+                number + " " + entry.slot().name() + ", " + showing.name() + ": "
+                        + (standsIn ? "shows " + fit.slot().name() : entry.state()),
+                number,
+                standsIn && !entry.standIn().against().isEmpty() ? "look" : entry.state(),
+                standsIn,
+                box,
+                new Box(box.x() - gap, box.y() - gap, box.width() + 2 * gap, box.height() + 2 * gap)
+                        .intersect(new Box(0, 0, plan.width(), plan.height())),
+                tag,
+                entry.slot().brief().shape() == Brief.Shape.CIRCLE,
+                "clip-" + plan.id() + "-" + place.slot() + "-" + place.showing(),
+                hasFile ? image(entry, fit) : null,
+                hasFile ? showing.objectFit().place(file, showing.box()) : Box.EMPTY,
+                Words.colour(showing.background()),
+                hasFile || small ? "" : entry.slot().brief().sizeLabel(),
+                showing.obstructions().stream().map(Obstruction::box).toList());
+    }
+
+    /** {@code 07}; {@code 15×3} where one of three is seen, {@code 16.2} where the second of a pair stands. */
+    private static String number(Entry entry, int member) {
+        PictureSet set = entry.slot().set();
+        if (set != null && set.order() == PictureSet.Order.SIDE_BY_SIDE) {
+            return entry.number() + "." + (member + 1);
+        }
+        int count = entry.pictures().size();
+        return count > 1 ? entry.number() + "×" + count : entry.number();
+    }
+
+    private static String image(Entry entry, FitState fit) {
+        String version = fit.rendition() == null ? "new" : fit.rendition().key().substring(0, 12);
+        String query = fit.place().query();
+        return "/api/v1/sites/" + entry.site().id() + "/slots/" + fit.slot().id() + "/rendition" + query
+                + (query.isEmpty() ? "?" : "&") + "v=" + version;
+    }
+
+    /** Where the page's text would stand: bars between the slots, so that a drawing reads as a page. */
+    private static String lines(int pageWidth, long pageHeight, List<Place> places, double scale) {
+        StringBuilder lines = new StringBuilder(); // one path: as an element each they would be most of a large plan
+        double height = 5 * scale;
+        double margin = Math.min(80, pageWidth * 0.08);
+        int n = 0;
+        for (double y = margin; y + height < pageHeight - margin / 2; y += 14 * scale) {
+            double share = new double[] {1, 0.93, 0.97, 0.62}[n++ % 4];
+            Box line = new Box(margin, y, (pageWidth - 2 * margin) * share, height);
+            Box free = beside(line, places, margin / 2);
+            if (free.width() > 40 * scale) {
+                lines.append(String.format(
+                        Locale.ROOT,
+                        "M%.0f %.0fh%.0fv%.0fh-%.0fz",
+                        free.x(),
+                        free.y(),
+                        free.width(),
+                        free.height(),
+                        free.width()));
+            }
+        }
+        return lines.toString();
+    }
+
+    /** What is left of a line to the right of the slots that stand in it; none when a slot reaches its end. */
+    private static Box beside(Box line, List<Place> places, double gap) {
+        double left = line.x();
+        double right = line.right();
+        for (Place place : places) {
+            Box b = place.box();
+            if (b.y() - gap < line.bottom() && b.bottom() + gap > line.y()) {
+                if (b.x() + b.width() / 2 < (line.x() + line.right()) / 2 || b.width() > line.width() / 2) {
+                    left = Math.max(left, b.right() + gap);
+                } else {
+                    right = Math.min(right, b.x() - gap);
+                }
+            }
+        }
+        return right > left ? new Box(left, line.y(), right - left, line.height()) : Box.EMPTY;
+    }
+}

@@ -1,0 +1,150 @@
+package gavlin.web.sheet;
+
+import gavlin.core.BadInput;
+import gavlin.core.Require;
+import gavlin.core.brief.SheetEdits;
+import gavlin.core.brief.Slot;
+import gavlin.core.brief.SlotSheetFaults;
+import gavlin.core.page.PageReading;
+import gavlin.core.page.SlotProposal;
+import gavlin.web.account.SignedIn;
+import gavlin.web.page.Rail;
+import gavlin.web.page.SlotBoard;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sheets;
+import gavlin.web.site.Sites;
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Reads a saved page for slots; each is put into the sheet when a person accepts it. */
+@Controller
+@RequestMapping("/sites/{site}/sheets/{id}/page")
+class SavedPageController {
+    private final Sites sites;
+    private final Sheets sheets;
+    private final SlotBoard board;
+    private final Rail rail;
+
+    SavedPageController(Sites sites, Sheets sheets, SlotBoard board, Rail rail) {
+        this.sites = sites;
+        this.sheets = sheets;
+        this.board = board;
+        this.rail = rail;
+    }
+
+    /**
+     * A proposed slot as the page shows it.
+     *
+     * @param json all of it, to be sent back when it is accepted
+     */
+    record Row(
+            String name,
+            String kind,
+            String where,
+            int places,
+            List<String> reasons,
+            String json,
+            int width,
+            int height) {
+        static Row of(SlotProposal proposal) {
+            ObjectNode slot = proposal.slot();
+            return new Row(
+                    slot.path("name").asString(),
+                    slot.path("kind").asString(),
+                    proposal.where(),
+                    proposal.places(),
+                    proposal.reasons(),
+                    slot.toString(),
+                    slot.at("/size/width").asInt(),
+                    slot.at("/size/height").asInt());
+        }
+    }
+
+    /** @param page the name under which its page plans are kept */
+    record Accepted(ObjectNode slot, String page) {}
+
+    record Answer(String says) {}
+
+    @ModelAttribute("open")
+    OpenSite open(@AuthenticationPrincipal SignedIn who, @PathVariable String site) {
+        OpenSite open = sites.open(who.viewer(), site);
+        open.requireChange(OpenSite.WHOLE_SITE);
+        return open;
+    }
+
+    @GetMapping
+    String ask(@ModelAttribute(name = "open", binding = false) OpenSite site, @PathVariable long id, Model model) {
+        Sheets.Text sheet = sheets.get(site, id);
+        model.addAttribute("rail", rail.of(site, board.entries(site), "Plan"));
+        model.addAttribute("sheet", sheet);
+        model.addAttribute(
+                "kinds", Stream.of(Slot.Kind.values()).map(Slot.Kind::word).toList());
+        model.addAttribute("path", "/sites/" + site.id() + "/sheets/" + id);
+        return "sheet/page";
+    }
+
+    @PostMapping
+    String read(
+            @ModelAttribute(name = "open", binding = false) OpenSite site,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") List<MultipartFile> files,
+            Model model)
+            throws IOException {
+        try {
+            Map<String, byte[]> given = new LinkedHashMap<>();
+            for (MultipartFile file : files) {
+                if (!file.isEmpty() && file.getOriginalFilename() != null) {
+                    given.put(file.getOriginalFilename(), file.getBytes());
+                }
+            }
+            PageReading reading = PageReading.of(given);
+            model.addAttribute("title", reading.title().isBlank() ? "A page" : reading.title());
+            model.addAttribute("rows", reading.proposals().stream().map(Row::of).toList());
+            model.addAttribute("notes", reading.notes());
+        } catch (BadInput e) {
+            model.addAttribute("refused", e.getMessage());
+        }
+        return ask(site, id, model);
+    }
+
+    /** Puts one proposed slot into the sheet, on top of whatever it says now. */
+    @PostMapping("/slots")
+    @ResponseBody
+    Answer accept(
+            @ModelAttribute(name = "open", binding = false) OpenSite site,
+            @PathVariable long id,
+            @RequestBody Accepted accepted) {
+        String page = Require.text("page", accepted.page(), 80);
+        if (page.isEmpty() || accepted.slot() == null) {
+            throw new BadInput("page", "say which page it stands on");
+        }
+        try {
+            Sheets.Text saved = sheets.edit(
+                    site,
+                    id,
+                    json -> SheetEdits.addSlot(json, accepted.slot(), page),
+                    "read from a saved page: " + page);
+            return new Answer("slot " + saved.sheet().slots().size() + " of the sheet now");
+        } catch (SlotSheetFaults e) {
+            throw new BadInput(
+                    "slot",
+                    e.faults().get(0).pointer() + " " + e.faults().get(0).says());
+        }
+    }
+}

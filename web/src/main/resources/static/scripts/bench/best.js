@@ -1,0 +1,75 @@
+import { send } from "../send.js";
+
+/**
+ * Asks for the best window and offers it; where it can't show everything, says why, and offers what would do. Each offer is a button: what
+ * it comes to is previewed while it is pointed at or has the keyboard, and taken when it is pressed.
+ *
+ * @param question gives what is on the page: { fit, marks }
+ * @param preview called with a look that is only considered, or with null when none is
+ * @param take called with the changes of a fit
+ */
+export function createBest(panel, { url, question, locks, preview, take, anotherPicture, say }) {
+  async function ask() {
+    say("Looking for the best window …");
+    try {
+      show(await send("POST", url, { ...question(), lock: locks() }));
+      say("");
+    } catch (error) {
+      say(error);
+    }
+  }
+
+  function show({ look, says, why, offers }) {
+    const best = option("Take this window", look);
+    best.classList.add("first");
+    const first = element("div", "row", "");
+    first.append(best, button("Leave it as it is", close));
+    const parts = [element("p", "", why || says), ...(why ? [element("p", "soft", says)] : []), first];
+    if (offers.length > 0) {
+      const others = element("div", "row", "");
+      others.append(element("span", "soft", "Any of these would do:"), ...offers.map((offer) => (offer.look ? option(offer.says, offer.look) : button(offer.says, anotherPicture))));
+      parts.push(others);
+    }
+    panel.replaceChildren(...parts);
+    panel.hidden = false;
+    best.focus();
+  }
+
+  function option(words, look) {
+    const offer = button(words, () => {
+      close();
+      take(changes(look));
+    });
+    offer.addEventListener("pointerenter", () => preview(look));
+    offer.addEventListener("focus", () => preview(look));
+    return offer;
+  }
+
+  const changes = ({ window: { x, y, width }, growth, height, position, marks }) => ({
+    window: { x, y, width }, growth, height, position, letGo: marks.areas.filter((mark) => mark.letGo).map(({ area }) => area.name),
+  });
+
+  function close() {
+    if (!panel.hidden) {
+      panel.hidden = true;
+      panel.replaceChildren();
+      preview(null);
+    }
+  }
+
+  return { ask, close };
+}
+
+function element(name, className, words) {
+  const made = document.createElement(name);
+  made.className = className;
+  made.textContent = words;
+  return made;
+}
+
+function button(words, click) {
+  const made = element("button", "b small", words);
+  made.type = "button";
+  made.addEventListener("click", click);
+  return made;
+}

@@ -1,0 +1,77 @@
+/**
+ * What the form shows, as tables: the members of each part of a slot sheet, in the order in which they are asked. The names are
+ * those of the JSON; which values are allowed is for the server to say.
+ */
+const text = (path, label, more = {}) => ({ path: path.split("."), label, kind: "text", ...more });
+const number = (path, label) => text(path, label, { kind: "number" });
+const oneOf = (path, label, options) => text(path, label, { kind: "choice", options });
+const several = (path, label, options) => text(path, label, { kind: "several", options });
+const ids = (of) => (sheet) => (sheet[of] ?? []).map(({ id }) => id);
+
+const exists = { path: ["exists"], label: "exists when", kind: "exists" };
+const box = (path) => [number(`${path}.x`, "x"), number(`${path}.y`, "y"), number(`${path}.width`, "width"), number(`${path}.height`, "height")];
+
+const OBSTRUCTION = {
+  one: "obstruction",
+  fresh: () => ({ name: "menu bar", kind: "solid", box: { x: 0, y: 0, width: 100, height: 40 } }),
+  fields: [text("name", "name"), oneOf("kind", "kind", ["solid", "words"]), ...box("box"), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]), number("radius", "radius, px"), text("text", "its words"), number("size", "size, px"), number("weight", "weight"), text("ink", "ink")],
+};
+
+const SHOWING = {
+  one: "showing",
+  fresh: (n) => ({ id: `showing-${n}`, name: `Showing ${n}`, box: { width: 400, height: 200 } }),
+  fields: [
+    text("id", "id"), text("name", "name"), oneOf("page", "page", ids("pages")), number("screen.width", "screen, px"),
+    number("box.width", "box width"), text("box.height", "height, or own", { kind: "length" }), number("box.to.width", "to width"), text("box.to.height", "to height", { kind: "length" }),
+    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "may be set", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), exists,
+  ],
+  lists: [["obstructions", "Over it", OBSTRUCTION]],
+};
+
+const STATEMENT = {
+  one: "statement",
+  fresh: () => ({ says: "", source: "" }),
+  fields: [text("says", "says"), text("source", "source"), text("date", "date", { placeholder: "2026-05-02" })],
+};
+
+export const SLOT = {
+  one: "slot",
+  fresh: (n) => ({ id: `slot-${n}`, name: `Slot ${n}`, kind: "photo", size: { width: 800, height: 400 }, types: ["jpeg", "webp"] }),
+  fields: [
+    text("name", "name"), text("id", "id"), oneOf("kind", "kind", ["banner", "logo", "slide", "avatar", "icon", "tile", "photo"]),
+    number("size.width", "width, px"), number("size.height", "height, px"), text("ratio", "or a ratio", { placeholder: "4:1" }),
+    text("heights", "heights offered", { kind: "numbers" }), text("densities", "densities", { kind: "numbers", placeholder: "1, 2" }),
+    several("types", "types", ["jpeg", "png", "webp", "gif", "ico"]), oneOf("transparency", "transparency", ["required", "allowed", "forbidden"]),
+    number("weight.limit", "weight limit"), oneOf("weight.unit", "unit", ["kB", "KiB", "MB", "MiB"]),
+    oneOf("rule", "rule", ["cover", "contain"]), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]),
+    oneOf("sections", "sections", ["may-override", "site-only"]), oneOf("standsInFor", "while empty, shows", ids("slots")),
+    number("set.most", "pictures, at most"), oneOf("set.order", "shown", ["in-turn", "at-random", "side-by-side"]), exists,
+  ],
+  lists: [["showings", "Showings", SHOWING], ["statements", "Statements", STATEMENT]],
+};
+
+export const PAGE = {
+  one: "page",
+  fresh: (n) => ({ id: `page-${n}`, name: `Page ${n}`, width: 1280, height: 1400, slots: [] }),
+  fields: [text("name", "name"), text("id", "id"), number("width", "width, px"), number("height", "height, px")],
+  lists: [["slots", "Slots on it, by numbers", {
+    one: "place",
+    fresh: () => ({ slot: "", showing: "", x: 0, y: 0 }),
+    fields: [oneOf("slot", "slot", ids("slots")), text("showing", "showing"), number("member", "picture of its set"), number("x", "x"), number("y", "y")],
+  }]],
+};
+
+const NAMED = { one: "option", fresh: (n) => ({ id: `option-${n}`, name: `Option ${n}` }), fields: [text("name", "name"), text("id", "id")] };
+
+export const THEME = {
+  fields: [text("theme.name", "theme"), text("theme.version", "version")],
+  lists: [
+    ["sections", "Sections, which may have pictures of their own", { ...NAMED, one: "section", fresh: (n) => ({ id: `section-${n}`, name: `Section ${n}` }) }],
+    ["variants", "Variants, of which a site chooses", {
+      one: "variant",
+      fresh: (n) => ({ id: `variant-${n}`, name: `Variant ${n}`, options: [{ id: "one", name: "one" }, { id: "other", name: "other" }] }),
+      fields: [text("name", "name"), text("id", "id"), text("usual", "usual option")],
+      lists: [["options", "Options", NAMED]],
+    }],
+  ],
+};

@@ -1,0 +1,25 @@
+// Proposals read from a saved page, accepted one by one.
+import { send } from "../send.js";
+
+const { path } = document.querySelector("#saved-page").dataset;
+
+async function accept(row) {
+  const button = row.querySelector(".accept");
+  const slot = { ...JSON.parse(row.dataset.slot), name: row.querySelector(".name").value, kind: row.querySelector(".kind").value };
+  button.disabled = true;
+  row.querySelector(".why").textContent = "";
+  try {
+    const { says } = await send("POST", path, { slot, page: document.querySelector("#page-name").value });
+    const done = row.querySelector(".v");
+    button.hidden = true;
+    done.hidden = false;
+    done.textContent = says;
+  } catch (error) {
+    button.disabled = false;
+    row.querySelector(".why").textContent = error.message;
+  }
+}
+
+for (const row of document.querySelectorAll("[data-slot]")) {
+  row.querySelector(".accept").addEventListener("click", () => accept(row));
+}

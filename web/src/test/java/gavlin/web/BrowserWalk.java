@@ -1,0 +1,95 @@
+package gavlin.web;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+
+/** What every walk through the running application has: Debian's Chromium, a page, and an ear for what the browser complains of. */
+abstract class BrowserWalk {
+    static RunningGavlin gavlin;
+    static Playwright playwright;
+    static Browser browser;
+    Page page;
+    final List<String> complaints = new ArrayList<>();
+
+    @BeforeAll
+    static void start() {
+        gavlin = RunningGavlin.get();
+        playwright = Playwright.create();
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000); // a busy machine is not a failure
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--no-first-run")));
+    }
+
+    @AfterAll
+    static void stop() {
+        playwright.close();
+    }
+
+    @BeforeEach
+    void openPage() {
+        page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
+                .newPage();
+        // A breach of the content policy, a script error, a missing file: all are said on the console.
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                complaints.add(message.text());
+            }
+        });
+        page.onPageError(complaints::add);
+    }
+
+    @AfterEach
+    void closePage() {
+        page.context().close();
+        assertEquals(List.of(), complaints, "the browser has nothing to complain of");
+    }
+
+    void signIn() {
+        signIn("warden");
+    }
+
+    void signIn(String who) {
+        page.navigate(gavlin.address() + "/sign-in");
+        page.locator("[name=username]").fill(who);
+        page.locator("[name=password]").fill("tolvane-demo");
+        page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
+    }
+
+    /** WCAG 2.2 A and AA, as far as axe-core can see them. */
+    void assertNoViolations() {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        List<Rule> violations = new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+                .analyze()
+                .getViolations();
+        assertEquals(
+                List.of(),
+                violations.stream()
+                        .map(v -> v.getId() + " at " + v.getNodes().get(0).getTarget())
+                        .toList());
+    }
+}
