@@ -33,24 +33,26 @@ export async function send(method, url, body) {
 
 /**
  * A sender of which only one request is ever under way: while it is, only the latest of the others is remembered. So a
- * drag is answered as fast as answers come, and never by an old one.
+ * drag is answered as fast as answers come, and never by an old one. The promise is kept when nothing is under way any more.
  */
 export function latestOnly(request, receive, fail) {
   let waiting = null;
-  let busy = false;
-  return async function next(value) {
-    waiting = { value };
-    while (waiting && !busy) {
-      const { value: current } = waiting;
+  let running = null;
+  async function run() {
+    while (waiting) {
+      const { value } = waiting;
       waiting = null;
-      busy = true;
       try {
-        receive(await request(current), waiting !== null);
+        receive(await request(value), waiting !== null, value);
       } catch (error) {
         fail(error);
-      } finally {
-        busy = false;
       }
     }
+    running = null;
+  }
+  return (value) => {
+    waiting = { value };
+    running ??= run();
+    return running;
   };
 }

@@ -79,6 +79,12 @@ abstract class BrowserWalk {
         page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
     }
 
+    /** Clicks something in the bench's menu of rarer things. */
+    void more(String selector) {
+        page.locator("#more-menu summary").click();
+        page.locator(selector).click();
+    }
+
     /** WCAG 2.2 A and AA, as far as axe-core can see them. */
     void assertNoViolations() {
         page.waitForLoadState(LoadState.NETWORKIDLE);

@@ -78,7 +78,7 @@ class ThemeWalkTest extends BrowserWalk {
         page.locator(".asking a", has("Order page mark")).click();
         assertThat(page.locator(".notice")).containsText("It is empty and shows Header mark.");
         open("/slots/header-mark/bench");
-        page.locator("#another").click();
+        more("#another");
         page.locator("#pictures button", has("Mark, light ink")).click();
         assertThat(gaugeOf("transparency")).hasText("fits");
         page.locator("#gauges:not(:has-text('measuring'))").waitFor();
@@ -114,7 +114,7 @@ class ThemeWalkTest extends BrowserWalk {
         assertThat(page.locator(".context")).containsText("Seen in Kelso Gallery only.");
         page.locator("#zoom").fill("1.3");
         page.locator("#zoom").press("Tab");
-        assertThat(page.locator("#says")).containsText("saved");
+        assertThat(page.locator("#says")).containsText(", saved ");
         open("/slots/masthead/bench");
         assertThat(page.locator("#accept")).hasCount(0);
         open("/sheets/1");

@@ -3,9 +3,7 @@ package gavlin.web.handout;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
-import java.awt.Font;
-import java.awt.FontFormatException;
-import java.awt.GraphicsEnvironment;
+import gavlin.core.codec.SvgDrawing;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -54,8 +52,8 @@ class Paper {
     /** Templates are drawn with the machine's fonts, to which ours is added. */
     private static void letDrawingsUseTheLetters() {
         try (InputStream in = font("latin", 400)) {
-            GraphicsEnvironment.getLocalGraphicsEnvironment().registerFont(Font.createFont(Font.TRUETYPE_FONT, in));
-        } catch (IOException | FontFormatException e) {
+            SvgDrawing.addFont(in);
+        } catch (IOException e) {
             throw new IllegalStateException("the letters are missing from the build", e);
         }
     }

@@ -43,13 +43,14 @@ function start(first) {
   let arrowsMoveFocal = false;
   let tool = null;
   let resting = 0;
-  let unsaved = false;
+  /** What was last asked for and is not stored yet, and the last of these that was answered with how it looks. */
+  let asked = null;
+  let answered = null;
+  const stored = new WeakSet();
   let storing = Promise.resolve();
-  /** The window last asked for and not answered yet: quick keys go on from here, not from an older answer. */
-  let wanted = null;
   const element = by("table");
   const table = createTable(element);
-  const draft = createDraft(`${base}${query}`);
+  const draft = createDraft(`${bench.dataset.person} ${base}${query}`);
   const marks = createMarks({ url: `${base}/marks${query}`, changed: marksChanged, complain, mayChange });
   const keep = createKeepList(by("keep"), marks, { base, query, mayChange, say, redraw: highlight, letGo: (letGo) => { change({ letGo }); rest(); }, tool: takeTool, rest });
   const best = createBest(by("best-answer"), {
@@ -67,13 +68,27 @@ function start(first) {
   });
   const corner = () => ({ x: look.window.x, y: look.window.y, width: look.window.width });
 
-  const ask = latestOnly((body) => send("POST", `${base}/look${query}`, { fit: body, marks: marks.body() }), receive, complain);
+  const ask = latestOnly((body) => send("POST", `${base}/look${query}`, { fit: body, marks: marks.body() }), receive, refused);
 
-  function receive(answer, moreToCome) {
-    wanted = moreToCome ? wanted : null;
+  function receive(answer, moreToCome, body) {
+    if (stored.has(body)) {
+      return; // storing answered before this, and the file may be measured already
+    }
+    answered = moreToCome ? answered : asked;
     show({ ...look, ...movement(answer) });
-    keepDraft();
   }
+
+  function refused(error) {
+    if (error.status >= 400 && error.status < 500) {
+      asked = answered; // it would not be stored either
+    }
+    complain(error);
+  }
+
+  const dirty = () => asked !== null || marks.unsaved;
+  /** Quick keys go on from what was last asked for, not from an older answer. */
+  const basis = () => (asked === answered ? wish({}) : asked);
+  const windowNow = () => basis().window ?? look.window;
 
   /** Of an answer, what the hand moves; what is stored is another matter. */
   function movement(answer) {
@@ -86,21 +101,23 @@ function start(first) {
       complain(new Error("this slot is not yours to change"));
       return undefined;
     }
-    unsaved = true;
-    wanted = { ...(wanted ?? look), ...changes, ...(changes.window ? { window: { ...changes.window, height: (changes.window.width * look.window.height) / look.window.width } } : {}) };
     best.close();
-    return ask(wish(changes.focal ? { window: undefined, zoom: look.zoom, ...changes } : changes));
+    const instead = changes.focal ? { window: undefined, zoom: look.zoom } : changes.window ? { focal: undefined, zoom: undefined } : {};
+    asked = { ...basis(), ...instead, ...changes };
+    keepDraft();
+    say(saved());
+    return ask(asked);
   }
 
   function marksChanged() {
     keepDraft();
     show(look);
-    ask(wish({}));
+    ask(basis());
   }
 
   function keepDraft() {
-    if (unsaved || marks.unsaved) {
-      draft.keep({ fit: unsaved ? wish({}) : null, marks: marks.unsaved ? marks.state : null, base: look.revision });
+    if (dirty()) {
+      draft.keep({ fit: asked, marks: marks.unsaved ? marks.state : null, base: look.revision });
     }
   }
 
@@ -112,13 +129,15 @@ function start(first) {
   }
 
   async function storeNow() {
+    if (!dirty()) {
+      return;
+    }
     try {
       await marks.store();
-      if (unsaved) {
-        unsaved = false;
-        await storeFit();
+      if (asked) {
+        await storeFit(asked);
       }
-      if (!unsaved && !marks.unsaved) {
+      if (!dirty()) {
         draft.drop();
       }
       show(look);
@@ -127,14 +146,13 @@ function start(first) {
     }
   }
 
-  async function storeFit(over = look.revision) {
-    try {
-      const stored = await send("POST", `${base}/fit${query}`, { ...wish({}), base: over || undefined });
-      show(unsaved ? { ...stored, ...movement(look) } : stored); // the hand may have gone on meanwhile
-    } catch (error) {
-      unsaved = true;
-      throw error;
+  async function storeFit(body, over = look.revision) {
+    const answer = await send("POST", `${base}/fit${query}`, { ...body, base: over || undefined });
+    stored.add(body);
+    if (asked === body) {
+      asked = answered = null;
     }
+    show(asked ? { ...answer, ...movement(look) } : answer); // the hand may have gone on meanwhile
     if (bench.dataset.proposed === "true") {
       draft.drop();
       location.assign(`${base}${query}`); // it is the slot's own fit now
@@ -145,7 +163,7 @@ function start(first) {
 
   async function notStored(error) {
     complain(error);
-    if (error.status === 409 && unsaved) {
+    if (error.status === 409 && asked) {
       await settle(error);
     } else if (error.status === 0 || error.status >= 500 || error.status === 401) {
       complain(new Error(`Not saved: ${error.message}. It is kept in this browser, and is tried again.`));
@@ -156,11 +174,11 @@ function start(first) {
   /** Somebody else stored another fit meanwhile: both are shown, one is chosen, the other stays in the history. */
   async function settle(error) {
     const mine = look;
+    const body = asked;
     const theirs = await send("GET", `${base}/stored${query}`);
     const href = (shown) => (shown.picture === mine.picture ? table.href : table.href.replace(mine.picture, shown.picture));
     const chosen = await chooseBetween(by("conflict"), href, { says: error.message, theirs, mine });
-    unsaved = false;
-    await storeFit(theirs.revision);
+    await storeFit(body, theirs.revision);
     if (chosen === "theirs") {
       draft.drop();
       by("go-back").action = `${base}/history/${theirs.revision}${query}`;
@@ -171,9 +189,8 @@ function start(first) {
   }
 
   async function measure() {
-    const { revision } = look;
     const answer = await send("GET", `${base}/measured${query}`);
-    if (!unsaved && answer.revision === revision) {
+    if (!dirty() && answer.revision === look.revision) {
       show(answer);
     }
   }
@@ -189,7 +206,7 @@ function start(first) {
     table.draw(look, marks.drawn());
     keep.draw(look);
     drawShowings(by("showings"), table.href, look);
-    drawGauges(by("gauges"), look.gauges, mend, unsaved || look.revision > 0 ? "measuring" : "not measured yet");
+    drawGauges(by("gauges"), look.gauges, mend, dirty() || look.revision > 0 ? "measuring" : "not measured yet");
     by("state").className = `v ${look.state}`;
     by("state").textContent = look.state;
     for (const [id, can] of [["undo", look.canUndo], ["redo", look.canRedo]]) {
@@ -220,7 +237,7 @@ function start(first) {
   }
 
   function saved() {
-    if (unsaved || marks.unsaved || !look.savedAt) {
+    if (dirty() || !look.savedAt) {
       return "Not saved yet.";
     }
     const time = new Date(look.savedAt).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
@@ -271,7 +288,7 @@ function start(first) {
       "picture-words": () => location.assign(`${base.split("/slots/")[0]}/pictures/${look.picture}`),
     };
     mends[remedy]();
-    if (unsaved) {
+    if (dirty()) {
       rest();
     }
   }
@@ -285,8 +302,8 @@ function start(first) {
         const { focal } = marks.drawn();
         moveFocal({ x: focal.x + x * by, y: focal.y + y * by });
       } else {
-        const { window } = wanted ?? look;
-        change({ window: { ...corner(), x: window.x + x * by, y: window.y + y * by } });
+        const { x: left, y: top, width } = windowNow();
+        change({ window: { x: left + x * by, y: top + y * by, width } });
       }
       rest();
     };
@@ -302,7 +319,8 @@ function start(first) {
   /** About the middle of the window. */
   function zoomBy(factor) {
     return () => {
-      const { x, y, width, height } = (wanted ?? look).window;
+      const { x, y, width } = windowNow();
+      const height = (width * look.window.height) / look.window.width;
       change({ window: { x: x + (width - width / factor) / 2, y: y + (height - height / factor) / 2, width: width / factor } });
       rest();
     };
@@ -384,15 +402,15 @@ function start(first) {
   });
   for (const form of document.querySelectorAll(".foot form")) {
     form.addEventListener("submit", async (event) => {
-      if (unsaved || marks.unsaved) {
+      if (dirty()) {
         event.preventDefault();
         await store();
         form.submit();
       }
     });
   }
-  addEventListener("beforeunload", (event) => (unsaved || marks.unsaved) && event.preventDefault());
-  addEventListener("online", () => (unsaved || marks.unsaved) && store());
+  addEventListener("beforeunload", (event) => dirty() && event.preventDefault());
+  addEventListener("online", () => dirty() && store());
   new ResizeObserver(() => show(look)).observe(element);
   show(look);
   resume();
@@ -408,8 +426,8 @@ function start(first) {
       }
       if (kept.fit) {
         look = { ...look, revision: kept.base };
-        unsaved = true;
-        await ask(kept.fit);
+        asked = kept.fit;
+        await ask(asked);
       }
       await store();
       say(`What was not saved at ${new Date(kept.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false })} was found in this browser. ${saved()}`);
