@@ -77,6 +77,7 @@ abstract class BrowserWalk {
         page.locator("[name=username]").fill(who);
         page.locator("[name=password]").fill("tolvane-demo");
         page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
+        page.waitForURL(url -> !url.contains("/sign-in")); // or the next page would be asked for by nobody
     }
 
     /** Clicks something in the bench's menu of rarer things. */

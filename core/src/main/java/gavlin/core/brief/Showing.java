@@ -75,6 +75,11 @@ public record Showing(
                 exists);
     }
 
+    /** This showing on a page whose author sets object-position. */
+    public Showing withFreePosition() {
+        return new Showing(id, name, page, screenWidth, box, widest, objectFit, true, background, obstructions, exists);
+    }
+
     /** This showing with another object-position, where the site lets that be set. */
     public Showing positioned(Position other) {
         return other == null || !positionIsFree

@@ -20,15 +20,20 @@ import java.util.Optional;
  * the turned picture, they are believed.
  */
 final class XmpRegions {
-    private static final String MWG = "http://www.metadataworkinggroup.com/schemas/regions/";
+    static final String MWG = "http://www.metadataworkinggroup.com/schemas/regions/";
     private static final String AREA = "http://ns.adobe.com/xmp/sType/Area#";
     private static final String DIMENSIONS = "http://ns.adobe.com/xap/1.0/sType/Dimensions#";
-    private static final String IPTC = "http://iptc.org/std/Iptc4xmpExt/2008-02-29/";
+    static final String IPTC = "http://iptc.org/std/Iptc4xmpExt/2008-02-29/";
 
     /** Of a name, which is stored with each region. */
     private static final int LONGEST = 80;
 
     static {
+        register();
+    }
+
+    /** Tells the XMP library the namespaces; again is harmless. */
+    static void register() {
         try {
             XMPMetaFactory.getSchemaRegistry().registerNamespace(MWG, "mwg-rs");
             XMPMetaFactory.getSchemaRegistry().registerNamespace(AREA, "stArea");

@@ -36,6 +36,12 @@ public enum Orientation {
         return transposes ? stored.transposed() : stored;
     }
 
+    /** What takes the upright picture back to how it is stored. */
+    public Orientation inverse() {
+        // The two quarter turns undo each other, all others themselves.
+        return this == ofExif(6) ? ofExif(8) : this == ofExif(8) ? ofExif(6) : this;
+    }
+
     /** A box in fractions of the stored picture, as fractions of the upright one. */
     public Box upright(Box stored) {
         Box along = transposes ? new Box(stored.y(), stored.x(), stored.height(), stored.width()) : stored;

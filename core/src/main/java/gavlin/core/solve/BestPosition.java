@@ -1,7 +1,10 @@
 package gavlin.core.solve;
 
+import gavlin.core.brief.Showing;
+import gavlin.core.brief.Slot;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Position;
+import gavlin.core.geometry.Size;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -9,7 +12,10 @@ import java.util.stream.Stream;
  * The one object-position that serves all showings best whose position the site lets be set, for a window as it is. In whole percent, as
  * people write it; each axis over all its values, the other held, until neither changes. Between equals the one nearest to 50 %.
  */
-public record BestPosition(Position position, double worst) {
+public record BestPosition(Position position, double worst, Shares shares) {
+    /** Where nothing is marked, so much of the picture about its focal point is what must be seen. */
+    private static final double POINT = 0.02;
+
     private static final int ROUNDS = 3;
 
     /** Where the search for window and position together begins: alone, each would stay where the other is. */
@@ -45,7 +51,36 @@ public record BestPosition(Position position, double worst) {
                 break;
             }
         }
-        return new BestPosition(new Position(at[0] / 100.0, at[1] / 100.0), worst);
+        Position best = new Position(at[0] / 100.0, at[1] / 100.0);
+        return new BestPosition(best, worst, problem.at(best).shares(window));
+    }
+
+    /** The same for pages whose author sets the position in every showing; the focal point counts where nothing is marked. */
+    public static BestPosition everywhere(Problem problem, Box window) {
+        Slot slot = problem.slot();
+        Problem free = new Problem(
+                slot.with(
+                        slot.showings().stream().map(Showing::withFreePosition).toList()),
+                problem.picture(),
+                problem.areas().isEmpty() ? List.of(about(problem)) : problem.areas(),
+                problem.focal(),
+                problem.turn(),
+                problem.growth(),
+                problem.height(),
+                null);
+        return of(free, window);
+    }
+
+    private static KeepArea about(Problem problem) {
+        Size turned = problem.turned();
+        double[] at = problem.turn()
+                .toPicture(
+                        problem.picture(),
+                        problem.focal().x() * turned.width(),
+                        problem.focal().y() * turned.height());
+        double x = Math.max(0, Math.min(1 - POINT, at[0] / problem.picture().width() - POINT / 2));
+        double y = Math.max(0, Math.min(1 - POINT, at[1] / problem.picture().height() - POINT / 2));
+        return new KeepArea("the focal point", KeepArea.Shape.RECTANGLE, new Box(x, y, POINT, POINT), 1);
     }
 
     private static boolean isFree(Problem problem) {

@@ -1,12 +1,17 @@
 package gavlin.core.codec;
 
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import gavlin.core.BadInput;
 import gavlin.core.Reference;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.Orientation;
 import gavlin.core.raster.Pixels;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -182,19 +187,88 @@ class EmbeddedTest {
     }
 
     private Embedded read(byte[] file, String... written) throws IOException, InterruptedException {
-        Path path = Files.write(folder.resolve("a.jpg"), file);
-        if (written.length > 0) {
-            List<String> command =
-                    new ArrayList<>(List.of("exiftool", "-q", "-m", "-overwrite_original", "-charset", "utf8"));
-            command.addAll(List.of(written));
-            command.add(path.toString());
-            Process process =
-                    new ProcessBuilder(command).redirectErrorStream(true).start();
-            String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-            assertEquals(0, process.waitFor(), said);
-        }
-        byte[] changed = Files.readAllBytes(path);
+        byte[] changed = written.length == 0 ? file : tagged(file, "jpg", written);
         return PictureReader.embedded(changed, PictureReader.inspect(changed, Limits.DEFAULT));
+    }
+
+    private byte[] tagged(byte[] file, String type, String... written) throws IOException, InterruptedException {
+        Path path = Files.write(folder.resolve("a." + type), file);
+        List<String> command = new ArrayList<>(List.of("-q", "-m", "-overwrite_original", "-charset", "utf8"));
+        command.addAll(List.of(written));
+        exiftool(path, command);
+        return Files.readAllBytes(path);
+    }
+
+    /** All that exiftool reads in a file. */
+    private String said(byte[] file, String type) throws IOException, InterruptedException {
+        return exiftool(
+                Files.write(folder.resolve("said." + type), file),
+                List.of("-validate", "-warning", "-a", "-struct", "-charset", "utf8", "-XMP:all"));
+    }
+
+    private static String exiftool(Path path, List<String> arguments) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of("exiftool"));
+        command.addAll(arguments);
+        command.add(path.toString());
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertEquals(0, process.waitFor(), said);
+        return said;
+    }
+
+    /** Every type that can hold them, each way of lying; read by us and by exiftool. */
+    @ParameterizedTest
+    @CsvSource({"jpg, 1", "jpg, 6", "jpg, 8", "jpg, 5", "png, 1", "webp, 1"})
+    void regionsWrittenIntoACopy_areReadBack_andTheRestIsAsItWas(String type, int orientation) throws Exception {
+        byte[] plain = type.equals("png")
+                ? PngWriter.write(PHOTO, Tags.NONE)
+                : type.equals("webp") ? WebpWriter.writeLossless(PHOTO, 100, Tags.NONE) : jpeg();
+        byte[] tagged = tagged(plain, type, "-XMP-dc:Title=Kelso & quay");
+        byte[] original = type.equals("jpg") ? tagged(tagged, type, "-n", "-Orientation=" + orientation) : tagged;
+        Header header = PictureReader.inspect(original, Limits.DEFAULT);
+        byte[] copy = RegionCopy.of(
+                original,
+                header,
+                List.of(
+                        new RegionCopy.Outline("keeper's head", false, new Box(0.1, 0.2, 0.3, 0.4)),
+                        new RegionCopy.Outline("lamp <1>", true, new Box(0.5, 0.25, 0.5, 0.5))),
+                new FocalPoint(0.25, 0.75));
+
+        Embedded words = EmbeddedReader.read(new Bytes(copy), PictureReader.inspect(copy, Limits.DEFAULT));
+        assertEquals("Kelso & quay", words.title());
+        assertEquals(
+                List.of("", "keeper's head", "lamp <1>"),
+                words.regions().stream().map(Region::name).toList());
+        assertEquals(Region.Kind.FOCUS, words.regions().get(0).kind());
+        assertBox(new Box(0.25, 0.75, 0, 0), words.regions().get(0).area());
+        assertBox(new Box(0.1, 0.2, 0.3, 0.4), words.regions().get(1).area());
+        assertBox(new Box(0.5, 0.25, 0.5, 0.5), words.regions().get(2).area());
+        String said = said(copy, type);
+        assertTrue(said.contains("Kelso & quay") && said.contains("keeper's head") && said.contains("Focus"), said);
+        assertTrue(!said.contains("Warning") && !said.contains("Error"), said);
+        assertArrayEquals(
+                PictureReader.pixels(original).samples(),
+                PictureReader.pixels(copy).samples(),
+                "not a pixel has changed");
+
+        // Once more: what was written gives way to what is written now, and nothing piles up.
+        byte[] again = RegionCopy.of(copy, header, List.of(), null);
+        assertEquals(
+                List.of(),
+                EmbeddedReader.read(new Bytes(again), PictureReader.inspect(again, Limits.DEFAULT))
+                        .regions());
+    }
+
+    @Test
+    void regionsOfATypeThatCannotHoldThem_areAFileBeside() throws Exception {
+        Header header = PictureReader.inspect(jpeg(), Limits.DEFAULT);
+        byte[] sidecar = RegionCopy.sidecar(
+                header, List.of(new RegionCopy.Outline("lamp", true, new Box(0.25, 0.25, 0.25, 0.5))), null);
+        String said = said(sidecar, "xmp");
+        assertTrue(said.contains("lamp") && said.contains("RbShape=Circle"), said); // 10 px wide and high: a circle
+        byte[] bmp = new byte[] {'B', 'M'};
+        Header other = new Header(PictureType.BMP, PHOTO.size(), 3, 1, 1, Orientation.UPRIGHT, null, List.of());
+        assertThrows(BadInput.class, () -> RegionCopy.of(bmp, other, List.of(), null));
     }
 
     private static void assertBox(Box expected, Box found) {

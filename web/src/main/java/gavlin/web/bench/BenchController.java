@@ -7,11 +7,7 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.RenditionPlan;
-import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
 import gavlin.web.account.SignedIn;
-import gavlin.web.fit.FitRequest;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
@@ -115,8 +111,9 @@ class BenchController {
             @RequestParam(required = false) String picture,
             Model model) {
         Optional<FitState> stored = fits.find(desk.site(), desk.place());
-        Optional<FitState> shown =
-                picture == null ? stored : Optional.of(fits.look(desk.site(), desk.place(), request(picture)));
+        Optional<FitState> shown = picture == null
+                ? stored
+                : Optional.of(proposed(desk, desk.place(), pictures.find(desk.site(), picture)));
         List<Entry> entries = board.entries(desk.site());
         model.addAttribute("rail", rail.of(desk.site(), entries, "Bench"));
         model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
@@ -189,18 +186,7 @@ class BenchController {
     }
 
     /** One step of the history, with what it would show. */
-    record Step(
-            int revision,
-            String name,
-            String by,
-            String at,
-            boolean here,
-            String says,
-            String view,
-            Box window,
-            Turn turn,
-            Size picture,
-            Size turned) {}
+    record Step(int revision, String name, String by, String at, boolean here, String says, WindowView seen) {}
 
     /** All that was decided of this place, newest first. */
     @GetMapping("/history")
@@ -223,8 +209,6 @@ class BenchController {
     }
 
     private static Step step(FitState state, FitState before, int present, Desk desk) {
-        Turn turn = state.plan().turn();
-        Size picture = state.picture().size();
         return new Step(
                 state.revision(),
                 state.name(),
@@ -233,11 +217,7 @@ class BenchController {
                         .format(state.madeAt().atOffset(ZoneOffset.UTC)),
                 state.revision() == present,
                 FitChanges.between(before, state),
-                "/sites/" + desk.site().id() + "/pictures/" + state.picture().id() + "/view?width=640",
-                state.plan().framing().window(),
-                turn,
-                picture,
-                turn.of(picture));
+                WindowView.of(desk.site(), state));
     }
 
     @PostMapping("/history/{revision}")
@@ -270,7 +250,7 @@ class BenchController {
         try {
             for (String id : picture) {
                 Place place = sets.another(desk.site(), desk.slot(), desk.section());
-                fits.save(desk.site(), place, request(id));
+                put(desk, place, pictures.find(desk.site(), id));
                 added++;
             }
             flash.addFlashAttribute("said", Words.count(added, "picture", "pictures") + " added.");
@@ -316,7 +296,7 @@ class BenchController {
     /** Puts a picture into the slot, as Gavlin would place it. */
     @PostMapping("/picture")
     String choose(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
-        fits.save(desk.site(), desk.place(), request(picture));
+        put(desk, desk.place(), pictures.find(desk.site(), picture));
         return backTo(desk);
     }
 
@@ -331,7 +311,7 @@ class BenchController {
         try {
             StoredPicture picture = pictures.add(desk.site(), file, gavlin.web.picture.Words.NONE, salvage)
                     .picture();
-            fits.save(desk.site(), desk.place(), request(picture.id()));
+            put(desk, desk.place(), picture);
         } catch (BadInput e) {
             flash.addFlashAttribute("refused", file.getOriginalFilename() + ": " + e.getMessage());
         }
@@ -342,8 +322,13 @@ class BenchController {
         return "redirect:" + desk.path() + "/bench" + desk.place().query();
     }
 
-    private static FitRequest request(String picture) {
-        return FitRequest.of(picture);
+    private FitState proposed(Desk desk, Place place, StoredPicture picture) {
+        return fits.proposed(desk.site(), place, picture, fits.placed(desk.site(), desk.section()));
+    }
+
+    private void put(Desk desk, Place place, StoredPicture picture) {
+        Fit fit = proposed(desk, place, picture).fit();
+        fits.save(desk.site(), place, picture, fit, null);
     }
 
     private Context context(Desk desk) {

@@ -215,12 +215,13 @@ class BenchRequests {
     @GetMapping("/others")
     List<Other> others(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
         StoredPicture source = pictures.find(desk.site(), picture);
+        List<FitState> placed = fits.placed(desk.site(), desk.section());
         List<Other> others = new ArrayList<>();
         for (Slot slot : desk.site().sheet().slots()) {
             boolean suits = slot.brief().rule() == Rule.COVER && desk.site().has(slot) && !slot.equals(desk.slot());
             if (suits && others.size() < MOST_OTHERS) {
                 try {
-                    FitState look = fits.look(desk.site(), Place.of(slot), FitRequest.of(picture));
+                    FitState look = fits.proposed(desk.site(), Place.of(slot), source, placed);
                     others.add(new Other(
                             slot.id(),
                             String.format("%02d %s", desk.site().sheet().numberOf(slot), slot.name()),

@@ -12,6 +12,7 @@ import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -118,6 +119,28 @@ public class Fits {
     private static Fit fitOf(OpenSite site, Place place, StoredPicture picture, FitRequest request) {
         Fit fit = request.toFit(place.slot(), picture);
         return request.leavesTheWindowOpen() ? BestWindow.placed(site, place, picture, fit) : fit;
+    }
+
+    /**
+     * A picture as Gavlin would put it into a place: a fit that was made of it for another size proposes itself, from the slot whose
+     * proportions are nearest; otherwise about its focal point. Where it is marked what must be seen, that decides.
+     *
+     * @throws BadInput when the slot has no size inside so small a picture
+     */
+    public FitState proposed(OpenSite site, Place place, StoredPicture picture, List<FitState> placed) {
+        double proportion = place.slot().brief().sizeFor(picture.size()).proportion();
+        Fit fit = placed.stream()
+                .filter(f -> f.picture().number() == picture.number())
+                .min(Comparator.comparingDouble(
+                        f -> Math.abs(Math.log(f.plan().size().proportion() / proportion))))
+                .map(f -> f.fit().carriedTo(place.slot(), picture.size()))
+                .orElseGet(() -> FitRequest.of(picture.id()).toFit(place.slot(), picture));
+        return look(site, place, picture, BestWindow.placed(site, place, picture, fit));
+    }
+
+    /** All that is placed in a section, or in the whole site. */
+    public List<FitState> placed(OpenSite site, String section) {
+        return findAll(site, section).values().stream().flatMap(List::stream).toList();
     }
 
     /** The same with their files, as far as those have been made before: one query. */

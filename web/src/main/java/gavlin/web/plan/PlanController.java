@@ -1,8 +1,13 @@
 package gavlin.web.plan;
 
+import gavlin.core.fit.Gauge.Verdict;
 import gavlin.web.account.SignedIn;
+import gavlin.web.fit.FitState;
+import gavlin.web.fit.Fits;
 import gavlin.web.page.Rail;
 import gavlin.web.page.SlotBoard;
+import gavlin.web.page.Words;
+import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
@@ -27,12 +32,14 @@ class PlanController {
     private final Sites sites;
     private final Sheets sheets;
     private final SlotBoard board;
+    private final Fits fits;
     private final Rail rail;
 
-    PlanController(Sites sites, Sheets sheets, SlotBoard board, Rail rail) {
+    PlanController(Sites sites, Sheets sheets, SlotBoard board, Fits fits, Rail rail) {
         this.sites = sites;
         this.sheets = sheets;
         this.board = board;
+        this.fits = fits;
         this.rail = rail;
     }
 
@@ -57,7 +64,36 @@ class PlanController {
         model.addAttribute("plan", PlanView.of(shown, seenAs, tried, now, entries));
         model.addAttribute("site", now.id());
         model.addAttribute("warden", now.warden());
+        model.addAttribute("fitting", tried.isEmpty() ? fitting(now, entries).size() : 0);
         return "plan/plan";
+    }
+
+    /** What fits, is not accepted yet, and is theirs to accept. */
+    private static List<FitState> fitting(OpenSite site, List<SlotBoard.Entry> entries) {
+        return entries.stream()
+                .filter(SlotBoard.Entry::exists)
+                .flatMap(entry -> entry.pictures().stream())
+                .filter(f -> f.verdict() == Verdict.FITS && !f.accepted())
+                .filter(f -> site.mayChange(f.slot(), f.section()))
+                .toList();
+    }
+
+    /** Accepts all that fits; the first of the others is shown next. */
+    @PostMapping("/sites/{site}/plan/accept")
+    String acceptAll(@AuthenticationPrincipal SignedIn who, @PathVariable String site, RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        List<SlotBoard.Entry> entries = board.entries(open);
+        int accepted = 0;
+        for (FitState fit : fitting(open, entries)) {
+            try {
+                fits.accept(open, fit.place());
+                accepted++;
+            } catch (Conflict e) {
+                // Somebody changed it meanwhile: it stays as it is and is seen in the list.
+            }
+        }
+        flash.addFlashAttribute("said", Words.count(accepted, "picture is", "pictures are") + " accepted.");
+        return "redirect:/sites/" + open.id() + "/plan";
     }
 
     /** Switches to the options that were tried. */

@@ -46,7 +46,8 @@ function start(first) {
   /** What was last asked for and is not stored yet, and the last of these that was answered with how it looks. */
   let asked = null;
   let answered = null;
-  const stored = new WeakSet();
+  /** Counts what is stored: an answer to a question from before says nothing new any more. */
+  let round = 0;
   let storing = Promise.resolve();
   const element = by("table");
   const table = createTable(element);
@@ -68,11 +69,12 @@ function start(first) {
   });
   const corner = () => ({ x: look.window.x, y: look.window.y, width: look.window.width });
 
-  const ask = latestOnly((body) => send("POST", `${base}/look${query}`, { fit: body, marks: marks.body() }), receive, refused);
+  const sender = latestOnly(({ fit }) => send("POST", `${base}/look${query}`, { fit, marks: marks.body() }), receive, refused);
+  const ask = (fit) => sender({ fit, round });
 
-  function receive(answer, moreToCome, body) {
-    if (stored.has(body)) {
-      return; // storing answered before this, and the file may be measured already
+  function receive(answer, moreToCome, question) {
+    if (question.round < round) {
+      return; // storing has answered it, and the file may be measured already
     }
     answered = moreToCome ? answered : asked;
     show({ ...look, ...movement(answer) });
@@ -148,9 +150,9 @@ function start(first) {
 
   async function storeFit(body, over = look.revision) {
     const answer = await send("POST", `${base}/fit${query}`, { ...body, base: over || undefined });
-    stored.add(body);
     if (asked === body) {
       asked = answered = null;
+      round++;
     }
     show(asked ? { ...answer, ...movement(look) } : answer); // the hand may have gone on meanwhile
     if (bench.dataset.proposed === "true") {

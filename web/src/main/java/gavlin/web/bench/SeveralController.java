@@ -1,0 +1,216 @@
+package gavlin.web.bench;
+
+import gavlin.core.BadInput;
+import gavlin.core.brief.Slot;
+import gavlin.core.fit.Gauge.Verdict;
+import gavlin.web.account.SignedIn;
+import gavlin.web.fit.FitState;
+import gavlin.web.fit.Fits;
+import gavlin.web.fit.PictureSets;
+import gavlin.web.fit.Place;
+import gavlin.web.page.Rail;
+import gavlin.web.page.SlotBoard;
+import gavlin.web.page.SlotBoard.Entry;
+import gavlin.web.page.Words;
+import gavlin.web.picture.Pictures;
+import gavlin.web.picture.StoredPicture;
+import gavlin.web.problem.Conflict;
+import gavlin.web.problem.NotFound;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sites;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** One picture into several slots: what each would show, placed in those that are ticked, accepted where it fits. */
+@Controller
+@RequestMapping("/sites/{site}/pictures/{id}/slots")
+class SeveralController {
+    private final Sites sites;
+    private final Fits fits;
+    private final PictureSets sets;
+    private final Pictures pictures;
+    private final SlotBoard board;
+    private final Rail rail;
+
+    SeveralController(Sites sites, Fits fits, PictureSets sets, Pictures pictures, SlotBoard board, Rail rail) {
+        this.sites = sites;
+        this.fits = fits;
+        this.sets = sets;
+        this.pictures = pictures;
+        this.board = board;
+        this.rail = rail;
+    }
+
+    /**
+     * A slot as it would be with the picture.
+     *
+     * @param bench where it is looked at before it is placed, or where it is already
+     * @param seen null where the picture is too small to be placed
+     * @param now what the slot holds
+     * @param there whether it holds this picture already
+     * @param may whether it can be placed there, by this person
+     * @param ticked empty slots that it would suit
+     */
+    record Row(
+            String slot,
+            String number,
+            String name,
+            String size,
+            String bench,
+            WindowView seen,
+            Verdict verdict,
+            String says,
+            String now,
+            boolean there,
+            boolean may,
+            boolean ticked) {}
+
+    @GetMapping
+    String page(
+            @AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id, Model model) {
+        OpenSite open = sites.open(who.viewer(), site);
+        StoredPicture picture = pictures.find(open, id);
+        List<Entry> entries = board.entries(open);
+        List<FitState> placed = fits.placed(open, open.usualSection());
+        List<Row> rows = new ArrayList<>();
+        for (Entry entry : entries) {
+            if (entry.exists()) {
+                rows.add(row(open, entry, picture, placed));
+            }
+        }
+        rows.sort(Comparator.comparing(Row::there).thenComparing(Row::verdict)); // in the sheet's order otherwise
+        model.addAttribute("rail", rail.of(open, entries, "Bench"));
+        model.addAttribute("picture", picture);
+        model.addAttribute("href", "/sites/" + open.id() + "/pictures/" + picture.id());
+        model.addAttribute("rows", rows);
+        model.addAttribute("mayAny", rows.stream().anyMatch(Row::may));
+        return "bench/several";
+    }
+
+    private Row row(OpenSite site, Entry entry, StoredPicture picture, List<FitState> placed) {
+        FitState here = entry.pictures().stream()
+                .filter(f -> f.picture().number() == picture.number())
+                .findFirst()
+                .orElse(null);
+        FitState shown = here;
+        String says = "";
+        if (here == null) {
+            try {
+                shown = fits.proposed(site, Place.of(entry.slot(), site.usualSection(entry.slot())), picture, placed);
+            } catch (BadInput e) {
+                says = e.getMessage();
+            }
+        }
+        Verdict verdict = shown == null ? Verdict.FAILS : foreseen(shown);
+        boolean may = here == null && shown != null && site.mayChange(entry.slot(), site.usualSection(entry.slot()));
+        return new Row(
+                entry.slot().id(),
+                entry.number(),
+                entry.slot().name(),
+                entry.slot().brief().sizeLabel(),
+                here != null ? entry.benchHref(here) : withPicture(entry.benchHref(null), picture),
+                shown == null ? null : WindowView.of(site, shown),
+                verdict,
+                shown == null ? says : FitState.worstOf(shown.gauges()),
+                now(entry, here),
+                here != null,
+                may,
+                may && entry.pictures().isEmpty() && verdict == Verdict.FITS);
+    }
+
+    /** As far as it can be judged before there is a file. */
+    private static Verdict foreseen(FitState state) {
+        return state.gauges().stream()
+                .map(gauge -> gauge.verdict() == Verdict.UNMEASURED ? Verdict.FITS : gauge.verdict())
+                .max(Verdict::compareTo)
+                .orElse(Verdict.FITS);
+    }
+
+    private static String now(Entry entry, FitState here) {
+        if (here != null) {
+            return "here already" + (here.accepted() ? ", accepted" : "");
+        }
+        if (entry.slot().set() != null) {
+            return Words.count(entry.pictures().size(), "picture", "pictures") + "; it would be one more";
+        }
+        return entry.fit() == null
+                ? "empty"
+                : "replaces " + entry.fit().picture().label();
+    }
+
+    private static String withPicture(String href, StoredPicture picture) {
+        return href + (href.contains("?") ? "&" : "?") + "picture=" + picture.id();
+    }
+
+    /** @param says what is wrong, or what kept it from being placed */
+    record Placed(String verdict, String says, boolean accepted, String bench) {}
+
+    /** Places it in one slot, and measures the file; without its script the page sends all at once, see below. */
+    @PostMapping("/{slot}")
+    @ResponseBody
+    Placed place(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @PathVariable String slot,
+            @RequestParam(defaultValue = "false") boolean accept) {
+        OpenSite open = sites.open(who.viewer(), site);
+        return place(open, pictures.find(open, id), open.slot(slot), accept);
+    }
+
+    private Placed place(OpenSite site, StoredPicture picture, Slot slot, boolean accept) {
+        String section = site.usualSection(slot);
+        site.requireChange(slot, section);
+        Place place = slot.set() == null ? Place.of(slot, section) : sets.another(site, slot, section);
+        FitState proposed = fits.proposed(site, place, picture, fits.placed(site, section));
+        FitState stored = fits.measured(fits.save(site, place, picture, proposed.fit(), null));
+        boolean fitting = stored.verdict() == Verdict.FITS;
+        if (accept && fitting) {
+            fits.accept(site, place);
+        }
+        return new Placed(
+                stored.verdict().word(),
+                FitState.worstOf(stored.gauges()),
+                accept && fitting,
+                "/sites/" + site.id() + "/slots/" + slot.id() + "/bench" + place.query());
+    }
+
+    @PostMapping
+    String placeAll(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") List<String> slot,
+            @RequestParam(defaultValue = "false") boolean accept,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        StoredPicture picture = pictures.find(open, id);
+        int fitting = 0;
+        List<String> refused = new ArrayList<>();
+        for (String each : slot) {
+            try {
+                fitting +=
+                        place(open, picture, open.slot(each), accept).verdict().equals("fits") ? 1 : 0;
+            } catch (BadInput | Conflict | NotFound e) {
+                refused.add(each + ": " + e.getMessage() + ".");
+            }
+        }
+        flash.addFlashAttribute(
+                "said",
+                Words.count(slot.size() - refused.size(), "slot has", "slots have") + " it now; in " + fitting
+                        + " it fits" + (accept ? " and is accepted." : "."));
+        flash.addFlashAttribute("refused", refused.isEmpty() ? null : String.join(" ", refused));
+        return "redirect:/sites/" + open.id() + "/pictures/" + picture.id() + "/slots";
+    }
+}

@@ -1,0 +1,97 @@
+// One picture into several slots, one after the other: what came of each is said in its line, and it can be stopped.
+import { send } from "../send.js";
+
+const form = document.querySelector("#several-slots");
+const by = (id) => document.querySelector(`#${id}`);
+const boxes = () => [...form.querySelectorAll("[name=slot]:not(:disabled)")];
+const ticked = () => boxes().filter((box) => box.checked);
+let stopped = false;
+
+if (by("place")) {
+  form.addEventListener("submit", (event) => {
+    event.preventDefault();
+    place(event.submitter?.id === "place-accept");
+  });
+  form.addEventListener("change", (event) => {
+    if (event.target.id === "all") {
+      boxes().forEach((box) => { box.checked = event.target.checked; });
+    }
+    count();
+  });
+  by("stop").addEventListener("click", () => { stopped = true; });
+  count();
+}
+
+function count() {
+  const { length } = ticked();
+  by("chosen").textContent = length === 0 ? "tick the slots it should go into" : `in the ${length === 1 ? "slot" : `${length} slots`} ticked`;
+  by("place").disabled = by("place-accept").disabled = length === 0;
+  by("all").checked = length > 0 && length === boxes().length;
+}
+
+async function place(accept) {
+  const chosen = ticked();
+  const done = { fits: 0, others: [], failed: 0 };
+  stopped = false;
+  busy(true);
+  for (const [i, box] of chosen.entries()) {
+    if (stopped) {
+      break;
+    }
+    by("progress").textContent = `Placing ${i + 1} of ${chosen.length}…`;
+    await placeOne(box, accept, done);
+  }
+  busy(false);
+  say(done, accept);
+  count();
+}
+
+async function placeOne(box, accept, done) {
+  const row = box.closest("tr");
+  try {
+    const placed = await send("POST", `${form.action}/${encodeURIComponent(box.value)}?accept=${accept}`);
+    verdict(row, placed.verdict, placed.says, placed.accepted ? "here now, accepted" : "here now");
+    row.querySelectorAll("a").forEach((a) => { a.href = placed.bench; });
+    row.querySelector(".row-actions a").textContent = "Bench";
+    box.checked = false;
+    box.disabled = true;
+    if (placed.verdict === "fits") {
+      done.fits++;
+    } else {
+      done.others.push(placed.bench);
+    }
+  } catch (error) {
+    verdict(row, "fails", error.message, "not placed");
+    done.failed++;
+  }
+}
+
+function verdict(row, word, says, now) {
+  row.querySelector(".v").className = `v ${word}`;
+  row.querySelector(".v").textContent = word;
+  row.querySelector(".wrong").textContent = says;
+  row.querySelector(".now").textContent = now;
+}
+
+function busy(is) {
+  by("stop").hidden = !is;
+  by("place").hidden = by("place-accept").hidden = is;
+}
+
+function say({ fits, others, failed }, accept) {
+  const parts = [`It fits in ${fits}${accept && fits > 0 ? ", accepted" : ""}`];
+  if (others.length > 0) {
+    parts.push(`${others.length} need you`);
+  }
+  if (failed > 0) {
+    parts.push(`${failed} could not be placed`);
+  }
+  by("progress").textContent = `${parts.join("; ")}${stopped ? "; stopped" : ""}.`;
+  if (others.length > 0) {
+    const step = document.createElement("a");
+    step.className = "b small";
+    step.href = others[0];
+    step.textContent = "Go through those";
+    by("progress").append(" ", step);
+  }
+}
