@@ -1,6 +1,7 @@
 package gavlin.web.picture;
 
 import gavlin.core.BadInput;
+import gavlin.core.codec.RegionCopy;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
@@ -167,15 +168,42 @@ class PictureApi {
             HttpServletResponse response)
             throws IOException {
         StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
-        response.setContentType(picture.type().mediaType());
-        response.setContentLengthLong(picture.bytes());
+        attach(response, picture.type().mediaType(), picture.bytes(), picture.fileName());
+        pictures.copyOriginal(picture, response.getOutputStream());
+    }
+
+    /**
+     * A copy of the original with what must be seen written into it as XMP; an XMP file to lie beside it where the original's type
+     * can't hold that.
+     */
+    @GetMapping("/{id}/with-regions")
+    void withRegions(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            HttpServletResponse response)
+            throws IOException {
+        StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
+        byte[] copy = pictures.withRegions(picture);
+        boolean inside = RegionCopy.canHold(picture.type());
+        String name = picture.fileName();
+        attach(
+                response,
+                inside ? picture.type().mediaType() : "application/rdf+xml",
+                copy.length,
+                inside ? name : name.replaceFirst("(\\.[^.]*)?$", ".xmp"));
+        response.getOutputStream().write(copy);
+    }
+
+    private static void attach(HttpServletResponse response, String type, long length, String name) {
+        response.setContentType(type);
+        response.setContentLengthLong(length);
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,
                 ContentDisposition.attachment()
-                        .filename(picture.fileName(), StandardCharsets.UTF_8)
+                        .filename(name, StandardCharsets.UTF_8)
                         .build()
                         .toString());
         response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
-        pictures.copyOriginal(picture, response.getOutputStream());
     }
 }

@@ -6,6 +6,7 @@ import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
 import gavlin.core.codec.PictureRefused;
+import gavlin.core.codec.RegionCopy;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
@@ -207,6 +208,18 @@ public class Pictures {
     /** The bytes that were uploaded, unchanged. */
     public void copyOriginal(StoredPicture picture, OutputStream to) throws IOException {
         files.copy(picture.sha256(), to);
+    }
+
+    /** A copy of the file that says what must be seen of it; where its type can't hold that, an XMP file to lie beside it. */
+    public byte[] withRegions(StoredPicture picture) {
+        byte[] original = files.bytes(picture.sha256());
+        Header header = PictureReader.inspect(original, settings.limits());
+        List<RegionCopy.Outline> areas = picture.regions().areas().stream()
+                .map(area -> new RegionCopy.Outline(area.name(), area.shape() == KeepArea.Shape.ELLIPSE, area.box()))
+                .toList();
+        return RegionCopy.canHold(header.type())
+                ? RegionCopy.of(original, header, areas, picture.regions().point())
+                : RegionCopy.sidecar(header, areas, picture.regions().point());
     }
 
     private StoredPicture bySha256(OpenSite site, String sha256) {
