@@ -6,10 +6,12 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.WaitUntilState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -77,7 +79,22 @@ abstract class BrowserWalk {
         page.locator("[name=username]").fill(who);
         page.locator("[name=password]").fill("tolvane-demo");
         page.locator("button", new Page.LocatorOptions().setHasText("Sign in")).click();
-        page.waitForURL(url -> !url.contains("/sign-in")); // or the next page would be asked for by nobody
+        // Until then the next page would be asked for by nobody; all its pictures need not be there.
+        page.waitForURL(
+                url -> !url.contains("/sign-in"), new Page.WaitForURLOptions().setWaitUntil(WaitUntilState.COMMIT));
+    }
+
+    /** By its name. */
+    Locator gauge(String name) {
+        return page.locator(
+                ".gauge",
+                new Page.LocatorOptions().setHas(page.locator("h3", new Page.LocatorOptions().setHasText(name))));
+    }
+
+    /** As the bench's fields say it. */
+    static String number(double value) {
+        double rounded = Math.round(value * 100) / 100.0;
+        return rounded == Math.rint(rounded) ? Long.toString((long) rounded) : Double.toString(rounded);
     }
 
     /** Clicks something in the bench's menu of rarer things. */

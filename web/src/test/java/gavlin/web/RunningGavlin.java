@@ -31,6 +31,7 @@ public final class RunningGavlin {
 
     private final Path cache;
     private ConfigurableApplicationContext application;
+    private String port = "0";
 
     private RunningGavlin() {
         try {
@@ -54,22 +55,28 @@ public final class RunningGavlin {
     }
 
     private void start() {
-        String port = System.getenv("GAVLIN_TEST_DB_PORT");
-        if (port == null) {
+        application = new SpringApplicationBuilder(GavlinApplication.class).run(arguments(port, cache));
+        port = application.getEnvironment().getProperty("local.server.port"); // a restarted one is found where it was
+    }
+
+    /** Of a copy that shares the database of the tests. */
+    static String[] arguments(String port, Path cache) {
+        String database = System.getenv("GAVLIN_TEST_DB_PORT");
+        if (database == null) {
             throw new IllegalStateException("these tests need a database: run them with ./gavlin test");
         }
-        String url = "jdbc:mariadb://127.0.0.1:" + port + "/gavlin?useServerPrepStmts=true&maxAllowedPacket=16777216";
-        application = new SpringApplicationBuilder(GavlinApplication.class)
-                .run(
-                        "--server.port=0",
-                        "--gavlin.demo=true",
-                        "--gavlin.cache=" + cache,
-                        "--spring.datasource.url=" + url,
-                        "--spring.datasource.password=" + System.getenv("GAVLIN_TEST_DB_PASSWORD"));
+        return new String[] {
+            "--server.port=" + port,
+            "--gavlin.demo=true",
+            "--gavlin.cache=" + cache,
+            "--spring.datasource.url=jdbc:mariadb://127.0.0.1:" + database
+                    + "/gavlin?useServerPrepStmts=true&maxAllowedPacket=16777216",
+            "--spring.datasource.password=" + System.getenv("GAVLIN_TEST_DB_PASSWORD")
+        };
     }
 
     public String address() {
-        return "http://127.0.0.1:" + application.getEnvironment().getProperty("local.server.port");
+        return "http://127.0.0.1:" + port;
     }
 
     public <T> T bean(Class<T> type) {

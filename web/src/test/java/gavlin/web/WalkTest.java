@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Download;
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
@@ -237,12 +236,6 @@ class WalkTest extends BrowserWalk {
         return new Box(left, top, right - left, bottom - top);
     }
 
-    private Locator gauge(String name) {
-        return page.locator(
-                ".gauge",
-                new Page.LocatorOptions().setHas(page.locator("h3", new Page.LocatorOptions().setHasText(name))));
-    }
-
     private void dragWindow(double x, double y) {
         BoundingBox window = page.locator(".window-edge").boundingBox();
         // Away from the focal point, which would be taken hold of instead.
@@ -253,10 +246,5 @@ class WalkTest extends BrowserWalk {
         page.mouse().move(fromX + x / 2, fromY + y / 2);
         page.mouse().move(fromX + x, fromY + y);
         page.mouse().up();
-    }
-
-    private static String number(double value) {
-        double rounded = Math.round(value * 100) / 100.0;
-        return rounded == Math.rint(rounded) ? Long.toString((long) rounded) : Double.toString(rounded);
     }
 }

@@ -68,7 +68,9 @@ public record BestPosition(Position position, double worst, Shares shares) {
                 problem.growth(),
                 problem.height(),
                 null);
-        return of(free, window);
+        return slot.showings().isEmpty()
+                ? new BestPosition(new Position(0.5, 0.5), 1, free.shares(window))
+                : of(free, window);
     }
 
     private static KeepArea about(Problem problem) {

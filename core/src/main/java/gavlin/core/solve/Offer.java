@@ -1,12 +1,14 @@
 package gavlin.core.solve;
 
+import gavlin.core.Slug;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Size;
 import java.util.List;
+import java.util.Locale;
 
 /**
- * A change that makes everything seen that is left to be seen: checked by solving again with it. One of its members says what is changed.
+ * A change that makes everything seen that is left to be seen: checked by solving again with it. Its members say what is changed.
  *
  * @param id such as {@code grow-top}
  * @param growth all of it, with what there was before, or null
@@ -24,4 +26,17 @@ public record Offer(
         List<String> letGo,
         Size picture,
         Box window,
-        double worst) {}
+        double worst) {
+    /** The same, for when something is let go besides. */
+    Offer without(String name) {
+        return new Offer(
+                "without-" + Slug.of(name) + "-" + id,
+                "Let " + name + " go and " + says.substring(0, 1).toLowerCase(Locale.ROOT) + says.substring(1),
+                growth,
+                height,
+                List.of(name),
+                picture,
+                window,
+                worst);
+    }
+}

@@ -88,7 +88,7 @@ final class Reason {
         }
         List<String> covering = covering(scene, sight);
         String end = offers.stream()
-                .filter(o -> o.growth() != null && !o.id().contains("and"))
+                .filter(o -> o.id().startsWith("grow-") && !o.id().contains("and"))
                 .findFirst()
                 .map(o -> ", and the picture ends " + px(added(o)) + " too soon at its "
                         + o.id().substring("grow-".length()))
@@ -97,7 +97,28 @@ final class Reason {
             return list(covering, "and") + (covering.size() == 1 ? " covers " : " cover ") + "part of " + them
                     + " wherever the window stands" + end;
         }
-        return "no window inside the picture shows " + them + " whole" + end;
+        String edge = nearEdge(scene, need, seen);
+        return (edge.isEmpty() ? "no window inside the picture shows " + them + " whole" : edge) + end;
+    }
+
+    /** What is seen through the narrowest window, pushed to each edge of the picture in turn; empty where none ends too soon. */
+    private static String nearEdge(Scene scene, Box need, Box seen) {
+        Box field = scene.field();
+        double scale = scene.narrowest() / scene.slot().width();
+        double[] lacks = {
+            field.x() + seen.x() * scale - need.x(),
+            need.right() - field.right() + (scene.slot().width() - seen.right()) * scale,
+            field.y() + seen.y() * scale - need.y(),
+            need.bottom() - field.bottom() + (scene.slot().height() - seen.bottom()) * scale
+        };
+        String[] edges = {"left", "right", "upper", "lower"};
+        for (int i = 0; i < edges.length; i++) {
+            if (lacks[i] > 1) {
+                return (scene.areas().size() == 1 ? "it lies " : "they lie ") + px(lacks[i])
+                        + " too near the picture's " + edges[i] + " edge";
+            }
+        }
+        return "";
     }
 
     private double added(Offer offer) {

@@ -42,6 +42,23 @@ public final class Remedies {
     }
 
     private List<Offer> offers() {
+        grow();
+        heights();
+        letGo();
+        picture();
+        if (offers.isEmpty()) {
+            letGoAndGrow();
+        }
+        return List.copyOf(offers);
+    }
+
+    private List<KeepArea> lightest() {
+        return problem.areas().stream()
+                .sorted(Comparator.comparingDouble(KeepArea::weight))
+                .toList();
+    }
+
+    private void grow() {
         Growth g = problem.growth();
         grow("top", true, px -> new Growth(g.top() + px, g.right(), g.bottom(), g.left()));
         grow("bottom", true, px -> new Growth(g.top(), g.right(), g.bottom() + px, g.left()));
@@ -53,10 +70,19 @@ public final class Remedies {
         }
         // The least of it first.
         offers.sort(Comparator.comparingInt(o -> added(o.growth(), g)));
-        heights();
-        letGo();
-        picture();
-        return List.copyOf(offers);
+    }
+
+    /** Where nothing would do alone: one goes, and the picture grows for the others. */
+    private void letGoAndGrow() {
+        for (KeepArea area : lightest()) {
+            List<KeepArea> rest =
+                    problem.areas().stream().filter(a -> !a.equals(area)).toList();
+            if (offers.size() < MOST_LET_GO && !rest.isEmpty()) {
+                Remedies others = new Remedies(problem.with(rest), lock);
+                others.grow();
+                others.offers.stream().findFirst().ifPresent(o -> offers.add(o.without(area.name())));
+            }
+        }
     }
 
     private static int added(Growth growth, Growth before) {
@@ -121,9 +147,7 @@ public final class Remedies {
 
     /** One area that may go, the lightest first; two where no single one would do. */
     private void letGo() {
-        List<KeepArea> lightest = problem.areas().stream()
-                .sorted(Comparator.comparingDouble(KeepArea::weight))
-                .toList();
+        List<KeepArea> lightest = lightest();
         int before = offers.size();
         for (KeepArea area : lightest) {
             if (offers.size() < before + MOST_LET_GO) {

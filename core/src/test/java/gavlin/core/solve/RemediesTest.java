@@ -81,6 +81,20 @@ class RemediesTest {
         assertEquals("Let the jetty go", first.says());
     }
 
+    /** The phone shows the middle quarter of the file: of the narrowest window, 1920 px, from 720 px on. */
+    @Test
+    void areasAtBothEdges_whereNothingAloneWouldDo_areMendedByTwoChangesAtOnce() {
+        Shortfall shortfall = shortfall(
+                problem(PHONE, area("the crane", 60, 900, 100, 100, 1), area("the lamp", 2840, 900, 100, 100, 2)));
+        assertEquals(
+                "The crane can't be seen whole on Home, phone: it lies 660 px too near the picture's left edge.",
+                shortfall.says());
+        Offer first = shortfall.offers().get(0);
+        assertEquals(List.of("the crane"), first.letGo());
+        assertTrue(first.says().matches("Let the crane go and grow the right by \\d+ px"), first.says());
+        assertTrue(first.growth().right() > 0 && first.worst() >= Shares.WHOLE, first.toString());
+    }
+
     @Test
     void wantOfPixels_isMendedByALargerPicture() {
         Problem small = new Problem(
@@ -135,18 +149,12 @@ class RemediesTest {
     }
 
     private static Problem carriedOut(Problem problem, Offer offer) {
-        if (offer.growth() != null) {
-            return problem.with(offer.growth());
-        }
-        if (offer.height() != null) {
-            return problem.inHeight(offer.height());
-        }
-        if (offer.picture() != null) {
-            return problem.of(offer.picture());
-        }
-        return problem.with(problem.areas().stream()
+        Problem changed = problem.with(problem.areas().stream()
                 .filter(a -> !offer.letGo().contains(a.name()))
                 .toList());
+        changed = offer.growth() == null ? changed : changed.with(offer.growth());
+        changed = offer.height() == null ? changed : changed.inHeight(offer.height());
+        return offer.picture() == null ? changed : changed.of(offer.picture());
     }
 
     @Test

@@ -48,6 +48,7 @@ function start(first) {
   let answered = null;
   /** Counts what is stored: an answer to a question from before says nothing new any more. */
   let round = 0;
+  let changedAt = 0;
   let storing = Promise.resolve();
   const element = by("table");
   const table = createTable(element);
@@ -104,6 +105,7 @@ function start(first) {
       return undefined;
     }
     best.close();
+    changedAt = performance.now();
     const instead = changes.focal ? { window: undefined, zoom: look.zoom } : changes.window ? { focal: undefined, zoom: undefined } : {};
     asked = { ...basis(), ...instead, ...changes };
     keepDraft();
@@ -211,7 +213,7 @@ function start(first) {
     drawGauges(by("gauges"), look.gauges, mend, dirty() || look.revision > 0 ? "measuring" : "not measured yet");
     by("state").className = `v ${look.state}`;
     by("state").textContent = look.state;
-    for (const [id, can] of [["undo", look.canUndo], ["redo", look.canRedo]]) {
+    for (const [id, can] of [["undo", look.canUndo || marks.canUndo(changedAt)], ["redo", look.canRedo || marks.canRedo()]]) {
       by(id)?.toggleAttribute("disabled", !can || !mayChange);
     }
     by("files-tried").disabled = look.files.length === 0;
@@ -356,14 +358,7 @@ function start(first) {
     },
     letGo: rest,
   });
-  const step = (name) => async () => {
-    if (name === "undo" && marks.undo()) {
-      rest();
-      return;
-    }
-    await store();
-    by(name)?.click();
-  };
+  const step = (name) => () => by(name)?.click();
   listenToKeys({
     ArrowLeft: nudge(-1, 0), ArrowRight: nudge(1, 0), ArrowUp: nudge(0, -1), ArrowDown: nudge(0, 1),
     "ctrl+ArrowLeft": (e) => nudge(-1, 0)(e, true), "ctrl+ArrowRight": (e) => nudge(1, 0)(e, true), "ctrl+ArrowUp": (e) => nudge(0, -1)(e, true), "ctrl+ArrowDown": (e) => nudge(0, 1)(e, true),
@@ -404,7 +399,11 @@ function start(first) {
   });
   for (const form of document.querySelectorAll(".foot form")) {
     form.addEventListener("submit", async (event) => {
-      if (dirty()) {
+      const { id } = event.submitter ?? {};
+      if (id === "undo" ? marks.undo(changedAt) : id === "redo" && marks.redo()) {
+        event.preventDefault(); // what was marked here comes first; the slot's own steps follow
+        rest();
+      } else if (dirty()) {
         event.preventDefault();
         await store();
         form.submit();

@@ -11,7 +11,9 @@ export function createMarks({ url, changed, complain, mayChange }) {
   let revision = -1;
   let selected = -1;
   let unsaved = false;
+  /** What was before each change of this visit, with when it was changed, and what was taken back again. */
   const before = [];
+  const after = [];
 
   const straight = () => look.turned.degrees === 0;
   const mayEdit = () => mayChange && straight();
@@ -48,14 +50,24 @@ export function createMarks({ url, changed, complain, mayChange }) {
       return;
     }
     if (remember) {
-      before.push(state);
+      hold();
     }
-    state = { ...state, ...next };
+    put({ ...state, ...next });
+  }
+
+  /** While something is dragged, only its beginning is remembered. */
+  function hold() {
+    before.push({ state, at: performance.now() });
+    after.length = 0;
+  }
+
+  function put(next) {
+    state = next;
     unsaved = true;
     changed();
   }
 
-  const put = (i, values, remember) => change({ areas: state.areas.map((area, k) => (k === i ? { ...area, ...values } : area)) }, remember);
+  const putArea = (i, values, remember) => change({ areas: state.areas.map((area, k) => (k === i ? { ...area, ...values } : area)) }, remember);
 
   async function store() {
     if (!unsaved) {
@@ -66,8 +78,20 @@ export function createMarks({ url, changed, complain, mayChange }) {
       ({ revision } = await send("PUT", url, { picture: look.picture, base: revision, focal: state.focal, areas: state.areas }));
     } catch (error) {
       unsaved = true;
+      if (error.status >= 400 && error.status < 500 && ![401, 409].includes(error.status) && before.length > 0) {
+        put(before.pop().state); // it would be refused again and again
+      }
       throw error;
     }
+  }
+
+  const canUndo = (since) => before.length > 0 && before.at(-1).at > since;
+
+  function step(from, to) {
+    to.push({ state, at: performance.now() });
+    selected = -1;
+    put(from.pop().state);
+    return true;
   }
 
   function freshName() {
@@ -80,7 +104,7 @@ export function createMarks({ url, changed, complain, mayChange }) {
   }
 
   return {
-    receive, drawn, store, put, change,
+    receive, drawn, store, put: putArea, change, hold,
     get state() { return state; },
     get unsaved() { return unsaved; },
     get selected() { return selected; },
@@ -92,15 +116,13 @@ export function createMarks({ url, changed, complain, mayChange }) {
       state = kept;
       unsaved = true;
     },
-    /** While something is dragged, only its beginning is remembered. */
-    hold() { before.push(state); },
-    moveArea: (i, box) => put(i, toFractions(box, look.turned), false),
+    moveArea: (i, box) => putArea(i, toFractions(box, look.turned), false),
     nudge(x, y, resize) {
       const area = state.areas[selected];
       const { size } = look.turned;
       const box = fromFractions(area, look.turned);
       const next = resize ? { ...box, width: Math.max(1, box.width + x), height: Math.max(1, box.height + y) } : { ...box, x: box.x + x, y: box.y + y };
-      put(selected, toFractions(within(next, size), look.turned));
+      putArea(selected, toFractions(within(next, size), look.turned));
     },
     moveFocal(at) {
       const { flipped, size } = look.turned;
@@ -121,14 +143,10 @@ export function createMarks({ url, changed, complain, mayChange }) {
       change({ areas: state.areas.filter((_, k) => k !== i) });
       selected = -1;
     },
-    /** Takes back the last change made here; false when there is none. */
-    undo() {
-      const last = before.pop();
-      if (last) {
-        change(last, false);
-        selected = -1;
-      }
-      return Boolean(last);
-    },
+    /** The last change made here since a time can be taken back. */
+    canUndo,
+    undo: (since) => canUndo(since) && step(before, after),
+    canRedo: () => after.length > 0,
+    redo: () => after.length > 0 && step(after, before),
   };
 }
