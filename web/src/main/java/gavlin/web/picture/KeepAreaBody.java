@@ -5,6 +5,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.solve.KeepArea;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 
 /** A keep area as the API takes and shows it: fractions of the upright picture. */
 public record KeepAreaBody(String name, String shape, Double x, Double y, Double width, Double height, Double weight) {
@@ -28,6 +29,9 @@ public record KeepAreaBody(String name, String shape, Double x, Double y, Double
     public static List<KeepArea> toAreas(List<KeepAreaBody> bodies) {
         if (bodies.size() > KeepArea.MOST) {
             throw new BadInput("keepAreas", "keepAreas must be at most " + KeepArea.MOST + ", was " + bodies.size());
+        }
+        if (bodies.stream().anyMatch(Objects::isNull)) {
+            throw new BadInput("keepAreas", "each keep area is an object, one was null");
         }
         return KeepArea.checked(bodies.stream().map(KeepAreaBody::toArea).toList());
     }
