@@ -110,12 +110,11 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
     /** @throws BadInput for what can't be locked */
     public static Set<String> locks(List<String> words) {
         List<String> asked = words == null ? List.of() : words;
-        asked.stream()
-                .filter(word -> word == null || !LOCKS.contains(word))
-                .findFirst()
-                .ifPresent(word -> {
-                    throw new BadInput("lock", "expected any of height, x, y, zoom for lock, received " + word);
-                });
+        for (String word : asked) {
+            if (word == null || !LOCKS.contains(word)) {
+                throw new BadInput("lock", "expected any of height, x, y, zoom for lock, received " + word);
+            }
+        }
         return Set.copyOf(asked);
     }
 

@@ -356,7 +356,7 @@ function start(first) {
       takeTool(tool);
       change({ horizon: { x1: line.x1 / width, y1: line.y1 / height, x2: line.x2 / width, y2: line.y2 / height } });
     },
-    letGo: rest,
+    letGo: store, // the hand has stopped: nothing is to be waited for
   });
   const step = (name) => () => by(name)?.click();
   listenToKeys({
