@@ -83,6 +83,10 @@ public final class RunningGavlin {
         return application.getBean(type);
     }
 
+    public <T> T bean(String name, Class<T> type) {
+        return application.getBean(name, type);
+    }
+
     /** An answer of the API: its status, headers and body. */
     public record Answer(HttpResponse<byte[]> response) {
         public int status() {

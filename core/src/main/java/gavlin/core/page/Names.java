@@ -8,8 +8,11 @@ import org.jsoup.nodes.Element;
 /** Names for what a page calls by ids and classes only. */
 final class Names {
     /** Class names that say how something is laid, not what it is; from memory of how pages are written. */
-    private static final String LAYOUT =
-            "(?i)(col|row|container|wrap|wrapper|inner|outer|img|image|picture|photo|media|w|h|is|has|js|d|mt|mb|m|p|flex|grid|block|figure|thumb|lazy|lazyload|full|wide|responsive|fluid|size|align|aligncenter|alignleft|alignright|cover|rounded|circle)([-_][0-9a-z]{1,4}|[0-9]{1,3})?";
+    private static final String WORD =
+            "(col|row|container|wrap|wrapper|inner|outer|img|image|picture|photo|media|w|h|is|has|js|d|mt|mb|m|p|flex|grid|block|figure|thumb|lazy|lazyload|full|wide|responsive|fluid|size|align|aligncenter|alignleft|alignright|cover|rounded|circle)";
+
+    /** One of them, with a number, a size or another of them behind it: {@code col-md-6}, {@code img-fluid}. */
+    private static final String LAYOUT = "(?i)" + WORD + "([-_](" + WORD + "|[0-9a-z]{1,4})|[0-9]{1,3}){0,4}";
 
     private final Set<String> taken = new HashSet<>();
 
