@@ -125,7 +125,6 @@ class BenchRequestsTest {
                 "\"window\":{\"x\":0,\"y\":0,\"width\":0}",
                 "\"window\":{\"x\":NaN,\"y\":0,\"width\":10}",
                 "\"zoom\":0.2",
-                "\"letGo\":[\"" + "x" + "\",5]",
                 "\"wings\":2"
             })
     void badRequest_isRefusedByName_andNothingIsStored(String members) {
@@ -272,7 +271,7 @@ class BenchRequestsTest {
     /** The pictures of the set in their order, as its page shows them. */
     private static List<String> members() {
         String page = warden.get(SITE + "/slots/turns/bench").text();
-        return Pattern.compile("<li data-member=\"(\\d+)\"")
+        return Pattern.compile("data-member=\"(\\d+)\"")
                 .matcher(page)
                 .results()
                 .map(found -> gavlin.get("warden", "/api/v1" + SITE + "/slots/turns/fit?member=" + found.group(1)))

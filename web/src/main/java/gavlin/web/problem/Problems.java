@@ -51,7 +51,7 @@ public class Problems {
         if (problem.getStatus() == 503) {
             response.setHeader("Retry-After", "3");
         }
-        if (isApi(request)) {
+        if (isApi(request) || isScript(request)) {
             return ResponseEntity.status(problem.getStatus())
                     .contentType(MediaType.APPLICATION_PROBLEM_JSON)
                     .body(problem);
@@ -72,6 +72,12 @@ public class Problems {
 
     public static boolean isApi(HttpServletRequest request) {
         return request.getRequestURI().startsWith(request.getContextPath() + "/api/");
+    }
+
+    /** A page's own script reads problem details; a browser that goes somewhere asks for HTML. */
+    private static boolean isScript(HttpServletRequest request) {
+        String accepted = request.getHeader("Accept");
+        return accepted != null && accepted.startsWith(MediaType.APPLICATION_JSON_VALUE);
     }
 
     private static ProblemDetail describe(Exception failure) {
