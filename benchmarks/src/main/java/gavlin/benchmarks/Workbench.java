@@ -70,8 +70,22 @@ record Workbench(Path folder) {
 
     /** Adds a tool to a comparison, when the machine has it. */
     void peer(Figures figures, String name, String... command) {
-        if (isInstalled(command[0])) {
+        if (isInstalled(command[0]) && works(command)) {
             figures.add(name, () -> run(command));
+        }
+    }
+
+    /** Another program may have the same name. */
+    private boolean works(String... command) {
+        try {
+            run(command);
+            return true;
+        } catch (IOException e) {
+            say("left out: %s", e.getMessage());
+            return false;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
         }
     }
 
