@@ -72,16 +72,20 @@ final class PlanPages {
     Page draw(PagePlan plan) {
         boolean trueSize = plan.width() <= TRUE_SIZE_WIDTH;
         double pageScale = trueSize ? 1 : scale;
-        long height = Math.min(plan.height(), Math.round(MAX_DRAWN_HEIGHT * pageScale));
-        List<Place> places = new ArrayList<>();
+        List<Seen> seen = new ArrayList<>();
         for (PagePlan.Place place : plan.places()) {
             Entry entry = bySlot.get(place.slot());
             entry.slot().showings().stream()
                     .filter(s -> s.id().equals(place.showing()))
                     .filter(s -> entry.exists() && s.exists().given(entry.site().chosen()))
                     .findFirst()
-                    .ifPresent(showing -> places.add(place(plan, place, entry, showing.at(plan.width()), pageScale)));
+                    .ifPresent(showing -> seen.add(Seen.of(place, entry, showing, plan.width())));
         }
+        double taller = seen.stream().mapToDouble(Seen::taller).sum();
+        long height = Math.min(Math.round(plan.height() + taller), Math.round(MAX_DRAWN_HEIGHT * pageScale));
+        List<Place> places = seen.stream()
+                .map(each -> place(plan, each, each.shift(seen), pageScale))
+                .toList();
         return new Page(
                 plan.id(),
                 plan.name(),
@@ -95,10 +99,49 @@ final class PlanPages {
                 places);
     }
 
-    private static Place place(PagePlan plan, PagePlan.Place place, Entry entry, Showing showing, double scale) {
+    /**
+     * A slot at its place.
+     *
+     * @param planned as the theme has it
+     * @param showing at the height and position that its fit has chosen
+     */
+    private record Seen(PagePlan.Place place, Entry entry, FitState own, Showing planned, Showing showing) {
+        static Seen of(PagePlan.Place place, Entry entry, Showing showing, double width) {
+            FitState own = entry.fit(place.member());
+            Showing planned = showing.at(width);
+            Showing now = own == null
+                    ? planned
+                    : own.shown().showings().stream()
+                            .filter(s -> s.id().equals(showing.id()))
+                            .findFirst()
+                            .map(s -> s.at(width))
+                            .orElse(planned);
+            return new Seen(place, entry, own, planned, now);
+        }
+
+        double taller() {
+            return showing.box().height() - planned.box().height();
+        }
+
+        /** What stands below something that became taller moves down by as much, as on the page. */
+        double shift(List<Seen> all) {
+            return all.stream()
+                    .filter(s -> s.place.y() + s.planned.box().height() <= place.y())
+                    .mapToDouble(Seen::taller)
+                    .sum();
+        }
+    }
+
+    private static Place place(PagePlan plan, Seen seen, double shift, double scale) {
+        PagePlan.Place place = seen.place;
+        Entry entry = seen.entry;
+        Showing showing = seen.showing;
+        FitState own = seen.own;
         Box box = new Box(
-                place.x(), place.y(), showing.box().width(), showing.box().height());
-        FitState own = entry.fit(place.member());
+                place.x(),
+                place.y() + shift,
+                showing.box().width(),
+                showing.box().height());
         FitState fit =
                 own != null || entry.standIn() == null ? own : entry.standIn().fit();
         boolean hasFile = fit != null && !fit.plan().types().isEmpty();
@@ -122,7 +165,7 @@ final class PlanPages {
                 standsIn,
                 box,
                 new Box(box.x() - gap, box.y() - gap, box.width() + 2 * gap, box.height() + 2 * gap)
-                        .intersect(new Box(0, 0, plan.width(), plan.height())),
+                        .intersect(new Box(0, 0, plan.width(), plan.height() + shift + Math.max(0, seen.taller()))),
                 tag,
                 entry.slot().brief().shape() == Brief.Shape.CIRCLE,
                 "clip-" + plan.id() + "-" + place.slot() + "-" + place.showing(),
