@@ -1,15 +1,37 @@
 import { boxed, svg } from "../svg.js";
 import { drawPicture } from "./picture.js";
 
-const GAP = 4;
+const EDGE = 4;
+const GAP = 14;
+const LINE = 22;
+/** Showings are made smaller so far, when they all are to be seen at once; smaller ones would show nothing, so they are scrolled instead. */
+const SMALLEST = 0.45;
 
-/** Draws every showing at one scale, so that they stand in their true relative sizes. */
+/** Draws every showing at one scale, so that they stand in their true relative sizes; without scrolling where that can be. */
 export function drawShowings(container, href, look) {
   const { showings } = look;
-  const width = container.clientWidth - GAP;
+  const room = { width: container.clientWidth - EDGE, height: container.clientHeight };
   const widest = Math.max(...showings.map((s) => s.box.width), 1);
-  const scale = Math.min(1, width / widest);
+  const large = Math.min(1, room.width / widest);
+  const factors = [1, 0.9, 0.8, 0.7, 0.6, 0.5, SMALLEST];
+  const scale = large * (factors.find((factor) => heightOf(showings, large * factor, room.width) <= room.height) ?? 1);
   container.replaceChildren(...showings.map((showing) => drawShowing(showing, href, look, scale)));
+}
+
+/** Of rows that are filled from the left, as the style sheet lays them. */
+function heightOf(showings, scale, width) {
+  let height = 0;
+  let row = { width: 0, height: 0 };
+  for (const { box, hides } of showings) {
+    const high = box.height * scale + LINE * (1 + hides.length);
+    const wide = Math.max(box.width * scale, 110);
+    if (row.width > 0 && row.width + GAP + wide > width) {
+      height += row.height + GAP;
+      row = { width: 0, height: 0 };
+    }
+    row = { width: row.width + (row.width > 0 ? GAP : 0) + wide, height: Math.max(row.height, high) };
+  }
+  return height + row.height;
 }
 
 function drawShowing(showing, href, look, scale) {
