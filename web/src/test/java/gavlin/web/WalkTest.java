@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
@@ -47,7 +48,9 @@ class WalkTest extends BrowserWalk {
         dragWindow(0, -40);
         assertThat(page.locator("#window-y")).not().hasValue(centred);
         assertThat(page.locator("#says")).containsText("Step 2, saved");
-        assertThat(gauge("weight").locator(".v")).hasText("fits");
+        // Its grain repeats, so PNG is tried in earnest: two files, of the first window and of this one.
+        assertThat(gauge("weight").locator(".v"))
+                .hasText("fits", new LocatorAssertions.HasTextOptions().setTimeout(90_000));
         double before = Double.parseDouble(page.locator("#window-y").inputValue());
         page.locator("#table").focus();
         page.keyboard().press("ArrowDown");
