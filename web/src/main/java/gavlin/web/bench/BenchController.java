@@ -7,11 +7,9 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.RenditionPlan;
-import gavlin.web.account.SignedIn;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
-import gavlin.web.fit.Place;
 import gavlin.web.page.Rail;
 import gavlin.web.page.Reaches;
 import gavlin.web.page.SlotBoard;
@@ -22,13 +20,10 @@ import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
-import java.time.ZoneOffset;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -95,16 +90,6 @@ class BenchController {
 
     record MemberView(int member, String href, String image, String label, String state, boolean here) {}
 
-    @ModelAttribute("desk")
-    Desk desk(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member) {
-        return Desk.of(sites.open(who.viewer(), site), slot, section, member);
-    }
-
     @GetMapping
     String page(
             @ModelAttribute(name = "desk", binding = false) Desk desk,
@@ -113,7 +98,7 @@ class BenchController {
         Optional<FitState> stored = fits.find(desk.site(), desk.place());
         Optional<FitState> shown = picture == null
                 ? stored
-                : Optional.of(proposed(desk, desk.place(), pictures.find(desk.site(), picture)));
+                : Optional.of(fits.proposed(desk.site(), desk.place(), pictures.find(desk.site(), picture)));
         List<Entry> entries = board.entries(desk.site());
         model.addAttribute("rail", rail.of(desk.site(), entries, "Bench"));
         model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
@@ -167,7 +152,7 @@ class BenchController {
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
         }
-        return backTo(desk);
+        return desk.redirect();
     }
 
     /** Accepts, and goes on to the next slot that needs attention. */
@@ -177,7 +162,7 @@ class BenchController {
             fits.accept(desk.site(), desk.place());
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
-            return backTo(desk);
+            return desk.redirect();
         }
         flash.addFlashAttribute("said", desk.slot().name() + " is accepted.");
         return SlotBoard.next(board.entries(desk.site()), desk.slot().id(), 1)
@@ -185,119 +170,11 @@ class BenchController {
                 .orElse("redirect:/sites/" + desk.site().id() + "/plan");
     }
 
-    /** One step of the history, with what it would show. */
-    record Step(int revision, String name, String by, String at, boolean here, String says, WindowView seen) {}
-
-    /** All that was decided of this place, newest first. */
-    @GetMapping("/history")
-    String history(@ModelAttribute(name = "desk", binding = false) Desk desk, Model model) {
-        int present =
-                fits.find(desk.site(), desk.place()).map(FitState::revision).orElse(0);
-        List<FitState> states = fits.history(desk.site(), desk.place());
-        List<Step> steps = new ArrayList<>();
-        for (int i = 0; i < states.size(); i++) {
-            steps.add(step(states.get(i), i + 1 < states.size() ? states.get(i + 1) : null, present, desk));
-        }
-        model.addAttribute("rail", rail.of(desk.site(), board.entries(desk.site()), "Bench"));
-        model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
-        model.addAttribute("slot", desk.slot());
-        model.addAttribute("steps", steps);
-        model.addAttribute("mayChange", desk.site().mayChange(desk.slot(), desk.section()));
-        model.addAttribute("base", desk.path() + "/bench");
-        model.addAttribute("query", desk.place().query());
-        return "bench/history";
-    }
-
-    private static Step step(FitState state, FitState before, int present, Desk desk) {
-        return new Step(
-                state.revision(),
-                state.name(),
-                state.madeBy(),
-                DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm")
-                        .format(state.madeAt().atOffset(ZoneOffset.UTC)),
-                state.revision() == present,
-                FitChanges.between(before, state),
-                WindowView.of(desk.site(), state));
-    }
-
-    @PostMapping("/history/{revision}")
-    String goTo(@ModelAttribute(name = "desk", binding = false) Desk desk, @PathVariable int revision) {
-        fits.goTo(desk.site(), desk.place(), revision);
-        return backTo(desk);
-    }
-
-    @PostMapping("/history/{revision}/name")
-    String name(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
-            @PathVariable int revision,
-            @RequestParam String name,
-            RedirectAttributes flash) {
-        try {
-            fits.name(desk.site(), desk.place(), revision, name);
-        } catch (BadInput e) {
-            flash.addFlashAttribute("refused", e.getMessage());
-        }
-        return "redirect:" + desk.path() + "/bench/history" + desk.place().query();
-    }
-
-    /** Adds several pictures to a slot that takes several, each placed as well as can be. */
-    @PostMapping("/pictures")
-    String addSeveral(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
-            @RequestParam(defaultValue = "") List<String> picture,
-            RedirectAttributes flash) {
-        int added = 0;
-        try {
-            for (String id : picture) {
-                Place place = sets.another(desk.site(), desk.slot(), desk.section());
-                put(desk, place, pictures.find(desk.site(), id));
-                added++;
-            }
-            flash.addFlashAttribute("said", Words.count(added, "picture", "pictures") + " added.");
-        } catch (Conflict | BadInput e) {
-            flash.addFlashAttribute("refused", e.getMessage());
-        }
-        return backTo(desk);
-    }
-
-    /** Puts the pictures of a set into an order, given by their numbers. */
-    @PostMapping("/order")
-    String order(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
-            @RequestParam List<Integer> order,
-            RedirectAttributes flash) {
-        try {
-            sets.reorder(desk.site(), desk.slot(), desk.section(), order);
-        } catch (Conflict e) {
-            flash.addFlashAttribute("refused", e.getMessage());
-        }
-        return backTo(desk);
-    }
-
-    /** Takes this picture out of the set, or puts it back. */
-    @PostMapping("/{step:take-out|put-back}")
-    String takeOut(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
-            @PathVariable String step,
-            RedirectAttributes flash) {
-        try {
-            if (step.equals("take-out")) {
-                sets.takeOut(desk.site(), desk.place());
-                flash.addFlashAttribute("said", "Taken out; its decisions are kept.");
-            } else {
-                sets.putBack(desk.site(), desk.place());
-            }
-        } catch (Conflict e) {
-            flash.addFlashAttribute("refused", e.getMessage());
-        }
-        return backTo(desk);
-    }
-
     /** Puts a picture into the slot, as Gavlin would place it. */
     @PostMapping("/picture")
     String choose(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
-        put(desk, desk.place(), pictures.find(desk.site(), picture));
-        return backTo(desk);
+        fits.put(desk.site(), desk.place(), pictures.find(desk.site(), picture));
+        return desk.redirect();
     }
 
     /** Takes an upload in and puts it into the slot. */
@@ -311,24 +188,11 @@ class BenchController {
         try {
             StoredPicture picture = pictures.add(desk.site(), file, gavlin.web.picture.Words.NONE, salvage)
                     .picture();
-            put(desk, desk.place(), picture);
+            fits.put(desk.site(), desk.place(), picture);
         } catch (BadInput e) {
             flash.addFlashAttribute("refused", file.getOriginalFilename() + ": " + e.getMessage());
         }
-        return backTo(desk);
-    }
-
-    private static String backTo(Desk desk) {
-        return "redirect:" + desk.path() + "/bench" + desk.place().query();
-    }
-
-    private FitState proposed(Desk desk, Place place, StoredPicture picture) {
-        return fits.proposed(desk.site(), place, picture, fits.placed(desk.site(), desk.section()));
-    }
-
-    private void put(Desk desk, Place place, StoredPicture picture) {
-        Fit fit = proposed(desk, place, picture).fit();
-        fits.save(desk.site(), place, picture, fit, null);
+        return desk.redirect();
     }
 
     private Context context(Desk desk) {

@@ -7,7 +7,6 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Rule;
 import gavlin.core.solve.Offer;
 import gavlin.core.solve.Shares;
-import gavlin.web.account.SignedIn;
 import gavlin.web.fit.BestWindow;
 import gavlin.web.fit.FitRequest;
 import gavlin.web.fit.FitState;
@@ -23,10 +22,8 @@ import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -51,16 +48,6 @@ class BenchRequests {
         this.fits = fits;
         this.pictures = pictures;
         this.suggestions = suggestions;
-    }
-
-    @ModelAttribute("desk")
-    Desk desk(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member) {
-        return Desk.of(sites.open(who.viewer(), site), slot, section, member);
     }
 
     /**

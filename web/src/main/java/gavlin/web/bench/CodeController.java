@@ -5,34 +5,28 @@ import gavlin.core.codec.RegionCopy;
 import gavlin.core.fit.FileName;
 import gavlin.core.solve.BestPosition;
 import gavlin.core.solve.Shares;
-import gavlin.web.account.SignedIn;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.page.Rail;
 import gavlin.web.page.SlotBoard;
 import gavlin.web.problem.Conflict;
-import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ModelAttribute;
 
 /** The decision for whoever writes the page: object-position, srcset and sizes, and the regions in a copy of the original. */
 @Controller
 class CodeController {
-    private final Sites sites;
     private final Fits fits;
     private final SlotBoard board;
     private final Rail rail;
 
-    CodeController(Sites sites, Fits fits, SlotBoard board, Rail rail) {
-        this.sites = sites;
+    CodeController(Fits fits, SlotBoard board, Rail rail) {
         this.fits = fits;
         this.board = board;
         this.rail = rail;
@@ -42,14 +36,7 @@ class CodeController {
     record FileLink(String name, String size, String weight, String href) {}
 
     @GetMapping("/sites/{site}/slots/{slot}/bench/code")
-    String code(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member,
-            Model model) {
-        Desk desk = Desk.of(sites.open(who.viewer(), site), slot, section, member);
+    String code(@ModelAttribute(name = "desk", binding = false) Desk desk, Model model) {
         FitState state = fits.measured(fits.get(desk.site(), desk.place()));
         BestPosition best =
                 BestPosition.everywhere(state.problem(), state.plan().framing().window());

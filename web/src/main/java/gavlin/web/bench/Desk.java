@@ -26,4 +26,9 @@ record Desk(OpenSite site, Place place) {
     String path() {
         return "/sites/" + site.id() + "/slots/" + slot().id();
     }
+
+    /** Back to the bench, after something was done. */
+    String redirect() {
+        return "redirect:" + path() + "/bench" + place.query();
+    }
 }

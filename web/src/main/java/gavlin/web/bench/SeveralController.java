@@ -173,8 +173,7 @@ class SeveralController {
         String section = site.usualSection(slot);
         site.requireChange(slot, section);
         Place place = slot.set() == null ? Place.of(slot, section) : sets.another(site, slot, section);
-        FitState proposed = fits.proposed(site, place, picture, fits.placed(site, section));
-        FitState stored = fits.measured(fits.save(site, place, picture, proposed.fit(), null));
+        FitState stored = fits.measured(fits.put(site, place, picture));
         boolean fitting = stored.verdict() == Verdict.FITS;
         if (accept && fitting) {
             fits.accept(site, place);

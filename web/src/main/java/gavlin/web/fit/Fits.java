@@ -138,6 +138,16 @@ public class Fits {
         return look(site, place, picture, BestWindow.placed(site, place, picture, fit));
     }
 
+    /** The same, from all that is placed there now. */
+    public FitState proposed(OpenSite site, Place place, StoredPicture picture) {
+        return proposed(site, place, picture, placed(site, place.section()));
+    }
+
+    /** Puts a picture into a place as Gavlin would. */
+    public FitState put(OpenSite site, Place place, StoredPicture picture) {
+        return save(site, place, picture, proposed(site, place, picture).fit(), null);
+    }
+
     /** All that is placed in a section, or in the whole site. */
     public List<FitState> placed(OpenSite site, String section) {
         return findAll(site, section).values().stream().flatMap(List::stream).toList();
