@@ -241,6 +241,27 @@ class BenchWalkTest extends BrowserWalk {
         }
     }
 
+    /** What must be seen belongs to the picture: of two who mark it at once, neither loses an area. */
+    @Test
+    void twoWhoMarkOnePicture_keepBothTheirAreas() {
+        signIn();
+        fresh("top");
+        openBench(page, "top");
+        put(
+                "/pictures/" + picture + "/keep-areas",
+                "[{\"name\": \"the lamp\", \"x\": 0.1, \"y\": 0.4, \"width\": 0.1, \"height\": 0.1}]");
+        page.locator("#table").focus();
+        page.keyboard().press("k");
+        assertThat(page.locator("#areas li")).hasCount(2);
+        assertThat(page.locator("#areas .area-name").nth(1)).hasValue("the lamp");
+        assertThat(page.locator("#says")).containsText("their areas are here beside yours");
+        JsonNode kept = gavlin.get("warden", "/api/v1" + SITE + "/pictures/" + picture + "/keep-areas")
+                .json()
+                .get("keepAreas");
+        assertEquals(2, kept.size());
+        complaints.removeIf(c -> c.contains("409"));
+    }
+
     @Test
     void onePicture_goesIntoSeveralSlots_andOnlyWhatFitsIsAccepted() {
         signIn();

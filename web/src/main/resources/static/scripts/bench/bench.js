@@ -49,11 +49,13 @@ function start(first) {
   /** Counts what is stored: an answer to a question from before says nothing new any more. */
   let round = 0;
   let changedAt = 0;
+  /** What a person should know until they go on. */
+  let besides = "";
   let storing = Promise.resolve();
   const element = by("table");
   const table = createTable(element);
   const draft = createDraft(`${bench.dataset.person} ${base}${query}`);
-  const marks = createMarks({ url: `${base}/marks${query}`, changed: marksChanged, complain, mayChange });
+  const marks = createMarks({ url: `${base}/marks${query}`, lookUrl: `${base}/look${query}`, changed: marksChanged, complain, mayChange });
   const keep = createKeepList(by("keep"), marks, { base, query, mayChange, say, redraw: highlight, letGo: (letGo) => { change({ letGo }); rest(); }, tool: takeTool, rest });
   const best = createBest(by("best-answer"), {
     url: `${base}/best${query}`, question: () => ({ fit: wish({}), marks: marks.body() }), locks: () => [...document.querySelectorAll("[name=lock]:checked")].map(({ value }) => value),
@@ -116,7 +118,7 @@ function start(first) {
   function marksChanged() {
     keepDraft();
     show(look);
-    ask(basis());
+    return ask(basis());
   }
 
   function keepDraft() {
@@ -137,7 +139,7 @@ function start(first) {
       return;
     }
     try {
-      await marks.store();
+      besides = await marks.store();
       if (asked) {
         await storeFit(asked);
       }
@@ -220,7 +222,7 @@ function start(first) {
     by("look-closer").disabled = look.files.length === 0;
     drawFiles(by("files"), look, mayChange ? take : null);
     numbers.fill(look, marks.state);
-    say([look.says, saved()].filter(Boolean).join(" "));
+    say([besides, look.says, saved()].filter(Boolean).join(" "));
   }
 
   /** How it would be seen; null for how it is. */

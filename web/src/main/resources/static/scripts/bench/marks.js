@@ -1,11 +1,13 @@
 import { send } from "../send.js";
 import { fromFractions, toFractions, within } from "./areas.js";
 
+const SIDES = ["x", "y", "width", "height"];
+
 /**
  * What must be seen of the picture, as it is on the page: a focal point and keep areas, which belong to the picture and are stored for
  * themselves. Keeps what was before each change, so that it can be undone here.
  */
-export function createMarks({ url, changed, complain, mayChange }) {
+export function createMarks({ url, lookUrl, changed, complain, mayChange }) {
   let look = null;
   let state = { focal: { x: 0.5, y: 0.5 }, areas: [] };
   let revision = -1;
@@ -69,13 +71,40 @@ export function createMarks({ url, changed, complain, mayChange }) {
 
   const putArea = (i, values, remember) => change({ areas: state.areas.map((area, k) => (k === i ? { ...area, ...values } : area)) }, remember);
 
+  async function putMarks() {
+    ({ revision } = await send("PUT", url, { picture: look.picture, base: revision, focal: state.focal, areas: state.areas }));
+  }
+
+  /** Nobody's areas are lost: what they have and we have not joins ours, under another name where ours has it. */
+  async function takeTheirsIn() {
+    const theirs = await send("POST", lookUrl, { fit: { picture: look.picture } });
+    revision = theirs.marks.revision;
+    const ours = state.areas;
+    for (const { area } of theirs.marks.areas) {
+      if (!ours.some((own) => own.name === area.name && SIDES.every((side) => Math.abs(own[side] - area[side]) < 1e-9))) {
+        state = { ...state, areas: [...state.areas, { ...area, name: ours.some(({ name }) => name === area.name) ? freshName() : area.name }] };
+      }
+    }
+  }
+
+  /** @returns what a person should know besides; empty for nothing */
   async function store() {
     if (!unsaved) {
-      return;
+      return "";
     }
     unsaved = false;
     try {
-      ({ revision } = await send("PUT", url, { picture: look.picture, base: revision, focal: state.focal, areas: state.areas }));
+      try {
+        await putMarks();
+      } catch (error) {
+        if (error.status !== 409) {
+          throw error;
+        }
+        await takeTheirsIn();
+        await putMarks();
+        await changed();
+        return "Somebody else marked this picture meanwhile: their areas are here beside yours.";
+      }
     } catch (error) {
       unsaved = true;
       if (error.status >= 400 && error.status < 500 && ![401, 409].includes(error.status) && before.length > 0) {
@@ -83,6 +112,7 @@ export function createMarks({ url, changed, complain, mayChange }) {
       }
       throw error;
     }
+    return "";
   }
 
   const canUndo = (since) => before.length > 0 && before.at(-1).at > since;
