@@ -19,7 +19,6 @@ import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
-import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -43,7 +42,6 @@ class BenchController {
     /** Of a large site's pictures, those that serve best. */
     private static final int OFFERED = 120;
 
-    private final Sites sites;
     private final Fits fits;
     private final PictureSets sets;
     private final Reaches reaches;
@@ -53,7 +51,6 @@ class BenchController {
     private final JsonMapper json;
 
     BenchController(
-            Sites sites,
             Fits fits,
             PictureSets sets,
             Reaches reaches,
@@ -61,7 +58,6 @@ class BenchController {
             SlotBoard board,
             Rail rail,
             JsonMapper json) {
-        this.sites = sites;
         this.fits = fits;
         this.sets = sets;
         this.reaches = reaches;

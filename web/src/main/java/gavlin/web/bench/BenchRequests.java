@@ -18,7 +18,6 @@ import gavlin.web.picture.Regions;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.Suggestion;
 import gavlin.web.picture.Suggestions;
-import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -38,13 +37,11 @@ class BenchRequests {
     /** Of other slots' windows, drawn over the picture. */
     private static final int MOST_OTHERS = 24;
 
-    private final Sites sites;
     private final Fits fits;
     private final Pictures pictures;
     private final Suggestions suggestions;
 
-    BenchRequests(Sites sites, Fits fits, Pictures pictures, Suggestions suggestions) {
-        this.sites = sites;
+    BenchRequests(Fits fits, Pictures pictures, Suggestions suggestions) {
         this.fits = fits;
         this.pictures = pictures;
         this.suggestions = suggestions;
