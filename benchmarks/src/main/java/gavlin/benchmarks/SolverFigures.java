@@ -3,9 +3,9 @@ package gavlin.benchmarks;
 import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.operation.Prepared;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Lock;
 import gavlin.core.solve.Problem;
@@ -35,7 +35,7 @@ final class SolverFigures {
         double[] millis = new double[RUNS];
         for (int run = -RUNS / 2; run < RUNS; run++) { // the first ones are compiled, not counted
             Problem problem = problem(new Random(run + RUNS), spread, shape);
-            Box present = new Box(0, 1000, 6000, 1500);
+            Box<InPrepared> present = new Box<>(0, 1000, 6000, 1500);
             long start = System.nanoTime();
             problem.best(Lock.NOTHING, List.of(present));
             if (remedies) {
@@ -79,15 +79,13 @@ final class SolverFigures {
         for (int i = 0; i < AREAS; i++) {
             double x = left + spread * random.nextDouble() * 0.9;
             double y = top + spread * random.nextDouble() * 0.9;
-            areas.add(new KeepArea("area " + i, shape, new Box(x, y, 0.02, 0.02), 1 + i % 3));
+            areas.add(new KeepArea("area " + i, shape, new Box<>(x, y, 0.02, 0.02), 1 + i % 3));
         }
         return new Problem(
                 SlotSheetReader.read(sheet).slots().get(0),
-                new Size(6000, 4000),
+                Prepared.asIs(new Size(6000, 4000)),
                 areas,
-                FocalPoint.CENTRE,
-                Turn.NONE,
-                Growth.NONE,
+                FocalPoint.centre(),
                 null,
                 null);
     }

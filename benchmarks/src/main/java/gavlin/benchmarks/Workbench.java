@@ -9,6 +9,7 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
 import java.io.IOException;
@@ -41,7 +42,7 @@ record Workbench(Path folder) {
     void renditions(Path picture, List<String> sizes) throws IOException {
         byte[] file = Files.readAllBytes(picture);
         Header header = PictureReader.inspect(file, LIMITS);
-        List<Framing> framings =
+        List<Framing<InPicture>> framings =
                 sizes.stream().map(s -> cover(header.upright(), s)).toList();
         WorkingPicture source = PictureReader.decodeFor(file, header, folder, framings);
         IntStream.range(0, sizes.size()).parallel().forEach(i -> {
@@ -60,12 +61,12 @@ record Workbench(Path folder) {
     /** As a rendition's pixels, by the whole picture. */
     Pixels pixels(byte[] file, String size) throws IOException {
         Header header = PictureReader.inspect(file, LIMITS);
-        Framing framing = cover(header.upright(), size);
+        Framing<InPicture> framing = cover(header.upright(), size);
         return PictureReader.decodeFor(file, header, folder, List.of(framing)).render(framing, Size.parse(size));
     }
 
-    static Framing cover(Size picture, String size) {
-        return Framing.of(picture, Size.parse(size), Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1);
+    static Framing<InPicture> cover(Size picture, String size) {
+        return Framing.of(picture, Size.parse(size), Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1);
     }
 
     /** Adds a tool to a comparison, when the machine has it. */

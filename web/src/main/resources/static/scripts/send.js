@@ -10,15 +10,19 @@ export class Refusal extends Error {
 }
 
 /** Sends JSON and reads JSON; a refusal becomes an error that says what the server said. */
-export async function send(method, url, body) {
+export async function send(method, url, body, signal) {
   let response;
   try {
     response = await fetch(url, {
       method,
+      signal,
       headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": token },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
-  } catch {
+  } catch (error) {
+    if (error.name === "AbortError") {
+      throw error;
+    }
     throw new Refusal("the server does not answer", 0);
   }
   const answer = await response.json().catch(() => ({}));
@@ -29,30 +33,4 @@ export async function send(method, url, body) {
     throw new Refusal(answer.detail ?? `the server answered ${response.status}; load the page again`, response.status, answer);
   }
   return answer;
-}
-
-/**
- * A sender of which only one request is ever under way: while it is, only the latest of the others is remembered. So a
- * drag is answered as fast as answers come, and never by an old one. The promise is kept when nothing is under way any more.
- */
-export function latestOnly(request, receive, fail) {
-  let waiting = null;
-  let running = null;
-  async function run() {
-    while (waiting) {
-      const { value } = waiting;
-      waiting = null;
-      try {
-        receive(await request(value), waiting !== null, value);
-      } catch (error) {
-        fail(error);
-      }
-    }
-    running = null;
-  }
-  return (value) => {
-    waiting = { value };
-    running ??= run();
-    return running;
-  };
 }

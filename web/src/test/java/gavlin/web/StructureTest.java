@@ -1,12 +1,22 @@
 package gavlin.web;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import jakarta.persistence.Entity;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Assertions;
+import org.springframework.data.repository.Repository;
 
 @AnalyzeClasses(packages = "gavlin.web", importOptions = ImportOption.DoNotIncludeTests.class)
 class StructureTest {
@@ -23,4 +33,37 @@ class StructureTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("java.awt..", "javax.imageio..");
+
+    /** Others get records. */
+    @ArchTest
+    static final ArchRule entities_andTheirRepositories_stayInTheirFeature = classes()
+            .that()
+            .areAnnotatedWith(Entity.class)
+            .or()
+            .areAssignableTo(Repository.class)
+            .should(onlyBeUsedInTheirPackage());
+
+    @ArchTest
+    static void everyPackage_saysWhatItIsFor(JavaClasses all) {
+        var named = all.stream()
+                .filter(c -> c.getSimpleName().equals("package-info"))
+                .map(JavaClass::getPackageName)
+                .collect(Collectors.toSet());
+        var silent = all.stream()
+                .map(JavaClass::getPackageName)
+                .filter(p -> !named.contains(p))
+                .collect(Collectors.toSet());
+        Assertions.assertEquals(java.util.Set.of(), silent);
+    }
+
+    private static ArchCondition<JavaClass> onlyBeUsedInTheirPackage() {
+        return new ArchCondition<>("only be used in their package") {
+            @Override
+            public void check(JavaClass entity, ConditionEvents events) {
+                entity.getDirectDependenciesToSelf().stream()
+                        .filter(use -> !use.getOriginClass().getPackageName().equals(entity.getPackageName()))
+                        .forEach(use -> events.add(SimpleConditionEvent.violated(entity, use.getDescription())));
+            }
+        };
+    }
 }

@@ -19,6 +19,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.ObjectFit;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
 import java.nio.file.Files;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -200,12 +201,12 @@ class WalkTest extends BrowserWalk {
         Random random = new Random(4);
         for (int i = 0; i < 25; i++) {
             Size file = new Size(40 + random.nextInt(800), 40 + random.nextInt(400));
-            Box box = new Box(0, 0, 40 + random.nextInt(600), 40 + random.nextInt(400));
+            Box<InShowing> box = new Box<>(0, 0, 40 + random.nextInt(600), 40 + random.nextInt(400));
             double px = random.nextInt(101) / 100.0;
             double py = random.nextInt(101) / 100.0;
             gavlin.core.geometry.Rule rule = random.nextBoolean() ? COVER : CONTAIN;
-            Box ours = new ObjectFit(rule, px, py).place(file, box).intersect(box);
-            Box browsers = redPartShown(file, box, rule, px, py);
+            Box<InShowing> ours = new ObjectFit(rule, px, py).place(file, box).intersect(box);
+            Box<InShowing> browsers = redPartShown(file, box, rule, px, py);
             String which = file + " in " + box + " " + rule + " " + px + " " + py;
             assertEquals(ours.x(), browsers.x(), 1, which);
             assertEquals(ours.y(), browsers.y(), 1, which);
@@ -215,7 +216,8 @@ class WalkTest extends BrowserWalk {
     }
 
     /** The box of red that an all-red image leaves on a screenshot. */
-    private Box redPartShown(Size file, Box box, gavlin.core.geometry.Rule rule, double px, double py) {
+    private Box<InShowing> redPartShown(
+            Size file, Box<InShowing> box, gavlin.core.geometry.Rule rule, double px, double py) {
         String image = "<svg xmlns='http://www.w3.org/2000/svg' width='" + file.width() + "' height='" + file.height()
                 + "' viewBox='0 0 " + file.width() + " " + file.height()
                 + "'><rect width='100%' height='100%' fill='red'/></svg>";
@@ -239,7 +241,7 @@ class WalkTest extends BrowserWalk {
                 bottom = Math.max(bottom, p / width + 1);
             }
         }
-        return new Box(left, top, right - left, bottom - top);
+        return new Box<>(left, top, right - left, bottom - top);
     }
 
     private void dragWindow(double x, double y) {

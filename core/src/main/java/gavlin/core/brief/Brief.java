@@ -26,6 +26,9 @@ public record Brief(
         WeightLimit weight,
         Rule rule,
         Shape shape) {
+    /** Of a file at its highest density: what one machine of 1 GB of heap makes without others waiting for long. */
+    public static final long MOST_PIXELS = 16_000_000;
+
     public enum Transparency {
         REQUIRED,
         ALLOWED,
@@ -40,7 +43,8 @@ public record Brief(
 
     /** The exact size of a rendition of this picture at density 1. */
     public Size sizeFor(Size picture) {
-        return size != null ? size : ratio.largestInside(picture, maxWidth);
+        int largest = (int) Math.sqrt(MOST_PIXELS * (ratio == null ? 1 : ratio.proportion()));
+        return size != null ? size : ratio.largestInside(picture, Math.min(maxWidth, largest));
     }
 
     /** The same brief with an exact size in place of its own size or ratio. */

@@ -2,6 +2,7 @@ package gavlin.core.brief;
 
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
 
 /**
  * What happens to a file in a frame of another size.
@@ -11,7 +12,7 @@ import gavlin.core.geometry.Size;
  * @param squashed how much its proportions change where the frame stretches instead: 0.1 makes a circle a tenth narrower than high
  */
 public record FrameCost(double cut, double enlarged, double squashed) {
-    public static FrameCost of(Size file, Box frame) {
+    public static FrameCost of(Size file, Box<InShowing> frame) {
         double across = frame.width() / file.width();
         double down = frame.height() / file.height();
         double scale = Math.max(across, down);

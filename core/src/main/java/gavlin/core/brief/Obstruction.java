@@ -1,6 +1,7 @@
 package gavlin.core.brief;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InShowing;
 
 /**
  * Something that the theme lays over a slot in a showing.
@@ -14,7 +15,14 @@ import gavlin.core.geometry.Box;
  * @param ink the words' colour, 0xRRGGBB
  */
 public record Obstruction(
-        String name, boolean words, Box box, double radius, String text, double sizePx, int fontWeight, int ink) {
+        String name,
+        boolean words,
+        Box<InShowing> box,
+        double radius,
+        String text,
+        double sizePx,
+        int fontWeight,
+        int ink) {
     /** The radius of a circle, or an ellipse: as large as its box allows. */
     static final double ROUND = Double.POSITIVE_INFINITY;
 
@@ -25,10 +33,10 @@ public record Obstruction(
      * Where it lies when the showing's box becomes another: what touches an edge keeps its distance to that edge, what touches
      * both stretches, and what touches neither keeps its place from the left and the top. It may then hang over the box.
      */
-    Obstruction moved(Box from, Box to) {
+    Obstruction moved(Box<InShowing> from, Box<InShowing> to) {
         double[] x = along(box.x(), box.width(), from.width(), to.width());
         double[] y = along(box.y(), box.height(), from.height(), to.height());
-        return new Obstruction(name, words, new Box(x[0], y[0], x[1], y[1]), radius, text, sizePx, fontWeight, ink);
+        return new Obstruction(name, words, new Box<>(x[0], y[0], x[1], y[1]), radius, text, sizePx, fontWeight, ink);
     }
 
     /** Start and length in a box that is {@code to} long instead of {@code from}. */

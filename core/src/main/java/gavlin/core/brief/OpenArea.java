@@ -3,6 +3,8 @@ package gavlin.core.brief;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.geometry.Space.InSlot;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -17,8 +19,8 @@ public final class OpenArea {
     private OpenArea() {}
 
     /** The largest rectangle of the slot that is open in every showing, slot px; the whole slot when nothing is in the way. */
-    public static Box of(List<Showing> showings, Size slot) {
-        List<Box> covered = new ArrayList<>();
+    public static Box<InSlot> of(List<Showing> showings, Size slot) {
+        List<Box<InSlot>> covered = new ArrayList<>();
         for (Showing showing : showings) {
             covered(showing, slot).stream().filter(box -> !box.isEmpty()).forEach(covered::add);
         }
@@ -29,11 +31,12 @@ public final class OpenArea {
      * What every showing shows whole at each of its widths, slot px: the slot without what a box of other proportions cuts away.
      * Empty when two showings have nothing in common.
      */
-    public static Box alwaysSeen(List<Showing> showings, Size slot) {
-        Box seen = slot.box();
+    public static Box<InSlot> alwaysSeen(List<Showing> showings, Size slot) {
+        Box<InSlot> seen = slot.box();
         for (Showing showing : showings) {
             for (Showing look : showing.looks(slot)) {
-                Box frame = new Box(0, 0, look.box().width(), look.box().height());
+                Box<InShowing> frame =
+                        new Box<>(0, 0, look.box().width(), look.box().height());
                 seen = seen.intersect(frame.carry(look.objectFit().place(slot, look.box()), slot.box()));
             }
         }
@@ -41,7 +44,7 @@ public final class OpenArea {
     }
 
     /** What each obstruction of a showing covers of the slot at any of its widths, slot px, in the showing's order. */
-    public static List<Box> covered(Showing showing, Size slot) {
+    public static List<Box<InSlot>> covered(Showing showing, Size slot) {
         List<Showing> looks = showing.looks(slot);
         return IntStream.range(0, showing.obstructions().size())
                 .mapToObj(i -> covered(looks, i, slot).intersect(slot.box()))
@@ -49,49 +52,49 @@ public final class OpenArea {
     }
 
     /** The largest rectangle that every showing shows and none covers, slot px: where it is safe to put what matters. */
-    public static Box safe(List<Showing> showings, Size slot) {
-        Box seen = alwaysSeen(showings, slot);
-        List<Box> covered = showings.stream()
+    public static Box<InSlot> safe(List<Showing> showings, Size slot) {
+        Box<InSlot> seen = alwaysSeen(showings, slot);
+        List<Box<InSlot>> covered = showings.stream()
                 .flatMap(showing -> covered(showing, slot).stream())
                 .map(box -> box.intersect(seen))
                 .filter(box -> !box.isEmpty())
-                .map(box -> new Box(box.x() - seen.x(), box.y() - seen.y(), box.width(), box.height()))
+                .map(box -> box.moved(-seen.x(), -seen.y()))
                 .toList();
-        Box open = largestOpen(covered, new Box(0, 0, seen.width(), seen.height()));
-        return new Box(open.x() + seen.x(), open.y() + seen.y(), open.width(), open.height());
+        Box<InSlot> open = largestOpen(covered, new Box<>(0, 0, seen.width(), seen.height()));
+        return open.moved(seen.x(), seen.y());
     }
 
     /** All that one obstruction covers at any width of a showing, slot px: the hull of what it covers at the key widths. */
-    private static Box covered(List<Showing> looks, int obstruction, Size slot) {
+    private static Box<InSlot> covered(List<Showing> looks, int obstruction, Size slot) {
         return looks.stream()
                 .map(look -> look.obstructions()
                         .get(obstruction)
                         .box()
-                        .carry(look.objectFit().place(slot, look.box()), slot.box()))
+                        .<InSlot>carry(look.objectFit().place(slot, look.box()), slot.box()))
                 .reduce(Box::hull)
                 .orElseThrow();
     }
 
     /** The centre of the open area as fractions of the slot; the slot's own centre when hardly anything is open. */
-    public static FocalPoint aim(List<Showing> showings, Size slot) {
-        Box open = of(showings, slot);
+    public static FocalPoint<InSlot> aim(List<Showing> showings, Size slot) {
+        Box<InSlot> open = of(showings, slot);
         if (open.area() < LEAST_SHARE * slot.pixels()) {
-            return FocalPoint.CENTRE;
+            return FocalPoint.centre();
         }
-        return new FocalPoint(
+        return new FocalPoint<>(
                 (open.x() + open.width() / 2) / slot.width(), (open.y() + open.height() / 2) / slot.height());
     }
 
     /** Largest empty rectangle: for each band between two edges, the longest run of columns that nothing in it covers. */
-    private static Box largestOpen(List<Box> covered, Box whole) {
+    private static Box<InSlot> largestOpen(List<Box<InSlot>> covered, Box<InSlot> whole) {
         double[] ys = edges(covered.stream().flatMapToDouble(b -> DoubleStream.of(b.y(), b.bottom())), whole.height());
         double[] xs = edges(covered.stream().flatMapToDouble(b -> DoubleStream.of(b.x(), b.right())), whole.width());
-        Box best = Box.EMPTY;
+        Box<InSlot> best = Box.empty();
         for (int top = 0; top + 1 < ys.length; top++) {
             boolean[] blocked = new boolean[xs.length - 1];
             for (int bottom = top + 1; bottom < ys.length; bottom++) {
                 block(blocked, covered, xs, ys[bottom - 1], ys[bottom]);
-                Box run = longestRun(blocked, xs, ys[top], ys[bottom] - ys[top]);
+                Box<InSlot> run = longestRun(blocked, xs, ys[top], ys[bottom] - ys[top]);
                 best = run.area() > best.area() ? run : best;
             }
         }
@@ -105,8 +108,8 @@ public final class OpenArea {
                 .toArray();
     }
 
-    private static void block(boolean[] blocked, List<Box> covered, double[] xs, double top, double bottom) {
-        for (Box box : covered) {
+    private static void block(boolean[] blocked, List<Box<InSlot>> covered, double[] xs, double top, double bottom) {
+        for (Box<InSlot> box : covered) {
             if (box.y() < bottom && box.bottom() > top) {
                 int from = Arrays.binarySearch(xs, box.x());
                 int to = Arrays.binarySearch(xs, box.right());
@@ -115,13 +118,13 @@ public final class OpenArea {
         }
     }
 
-    private static Box longestRun(boolean[] blocked, double[] xs, double y, double height) {
-        Box best = Box.EMPTY;
+    private static Box<InSlot> longestRun(boolean[] blocked, double[] xs, double y, double height) {
+        Box<InSlot> best = Box.empty();
         int start = 0;
         for (int i = 0; i <= blocked.length; i++) {
             if (i == blocked.length || blocked[i]) {
                 double width = xs[i] - xs[start];
-                best = width > best.width() ? new Box(xs[start], y, width, height) : best;
+                best = width > best.width() ? new Box<>(xs[start], y, width, height) : best;
                 start = i + 1;
             }
         }

@@ -5,6 +5,8 @@ import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.ObjectFit;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space;
+import gavlin.core.geometry.Space.InShowing;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -25,8 +27,8 @@ public record Showing(
         String name,
         String page,
         int screenWidth,
-        Box box,
-        Box widest,
+        Box<InShowing> box,
+        Box<InShowing> widest,
         ObjectFit objectFit,
         boolean positionIsFree,
         int background,
@@ -43,7 +45,7 @@ public record Showing(
         }
         double w = Math.max(box.width(), Math.min(widest.width(), width));
         double along = (w - box.width()) / (widest.width() - box.width());
-        Box now = new Box(0, 0, w, box.height() + along * (widest.height() - box.height()));
+        Box<InShowing> now = new Box<>(0, 0, w, box.height() + along * (widest.height() - box.height()));
         return new Showing(
                 id,
                 name,
@@ -60,14 +62,14 @@ public record Showing(
 
     /** This showing where the theme gives it another height, so many times its own; what lies over it keeps its distance to its edges. */
     public Showing tallerBy(double factor) {
-        Box now = new Box(0, 0, box.width(), box.height() * factor);
+        Box<InShowing> now = new Box<>(0, 0, box.width(), box.height() * factor);
         return new Showing(
                 id,
                 name,
                 page,
                 screenWidth,
                 now,
-                new Box(0, 0, widest.width(), widest.height() * factor),
+                new Box<>(0, 0, widest.width(), widest.height() * factor),
                 objectFit,
                 positionIsFree,
                 background,
@@ -124,7 +126,7 @@ public record Showing(
     }
 
     /** The part of the picture that is seen at every width of the range, source px. */
-    public Box alwaysSeen(Framing framing, Size file) {
+    public <S extends Space> Box<S> alwaysSeen(Framing<S> framing, Size file) {
         return looks(file).stream()
                 .map(look -> look.objectFit.seen(framing, file, look.box))
                 .reduce(Box::intersect)

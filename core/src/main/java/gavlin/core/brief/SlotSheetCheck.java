@@ -3,9 +3,11 @@ package gavlin.core.brief;
 import gavlin.core.brief.SlotSheetFaults.Fault;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Ratio;
+import gavlin.core.geometry.Space.InShowing;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -89,10 +91,38 @@ final class SlotSheetCheck {
                     "does not list the slot's own height of "
                             + size.path("height").asInt());
         }
+        area(slot, at);
         standIn(slot.path("id").asString(), at);
         exists(slot, at);
         double proportion = proportion(slot);
         each(slot.path("showings"), at + "/showings", (showing, place) -> showing(showing, place, proportion));
+    }
+
+    /** Of the largest file that it asks for: at its greatest height and density. */
+    private void area(JsonNode slot, String at) {
+        double width = slot.at("/size/width").asDouble(0);
+        double height = slot.path("ratio").isString()
+                ? width / Ratio.parse(slot.path("ratio").asString()).proportion()
+                : slot.at("/size/height").asDouble(0);
+        double highest = SlotSheetReader.list(slot.path("heights"))
+                .mapToDouble(JsonNode::asDouble)
+                .reduce(height, Math::max);
+        double densest = SlotSheetReader.list(slot.path("densities"))
+                .mapToDouble(JsonNode::asDouble)
+                .reduce(1, Math::max);
+        double pixels = width * densest * highest * densest;
+        if (pixels > Brief.MOST_PIXELS) {
+            add(
+                    at + "/size",
+                    String.format(
+                            Locale.ROOT,
+                            "asks for a file of %.0f×%.0f px, %.1f megapixels%s; at most %d megapixels can be made",
+                            width * densest,
+                            highest * densest,
+                            pixels / 1e6,
+                            densest > 1 ? String.format(" at density %.0f", densest) : "",
+                            Brief.MOST_PIXELS / 1_000_000));
+        }
     }
 
     /** Width over height of what the slot asks; 0 when that is faulty. */
@@ -156,7 +186,7 @@ final class SlotSheetCheck {
         if (!height.isNumber() && proportion == 0) {
             return; // a height of the picture's own, of a slot whose size is faulty: said already
         }
-        Box box = new Box(0, 0, width, height.isNumber() ? height.asDouble() : width / proportion);
+        Box<InShowing> box = new Box<>(0, 0, width, height.isNumber() ? height.asDouble() : width / proportion);
         if (showing.at("/box/to").isObject() && showing.at("/box/to/width").asDouble() <= width) {
             add(at + "/box/to/width", "is not wider than the box at its narrowest, " + showing.at("/box/width"));
         }

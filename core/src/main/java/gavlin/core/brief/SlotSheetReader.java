@@ -11,6 +11,7 @@ import gavlin.core.geometry.ObjectFit;
 import gavlin.core.geometry.Ratio;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -195,9 +196,9 @@ public final class SlotSheetReader {
     }
 
     /** Width and height of a box at the origin; a height of "own" is the one that the picture itself has at that width. */
-    private static Box extent(JsonNode node, Brief brief) {
+    private static Box<InShowing> extent(JsonNode node, Brief brief) {
         double width = node.path("width").asDouble();
-        return new Box(
+        return new Box<>(
                 0,
                 0,
                 width,
@@ -240,8 +241,8 @@ public final class SlotSheetReader {
                         .toList());
     }
 
-    static Box box(JsonNode node) {
-        return new Box(
+    static Box<InShowing> box(JsonNode node) {
+        return new Box<>(
                 node.path("x").asDouble(),
                 node.path("y").asDouble(),
                 node.path("width").asDouble(),

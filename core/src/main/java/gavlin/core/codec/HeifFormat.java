@@ -7,6 +7,7 @@ import gavlin.core.raster.Orientation;
 import gavlin.core.raster.RowSink;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -168,6 +169,21 @@ final class HeifFormat implements PictureReader.Format {
             throw PictureRefused.corrupt("libheif cannot decode it");
         }
         return Files.readString(folder.resolve("said"), StandardCharsets.ISO_8859_1);
+    }
+
+    /** The library's file, whose name has its version, wherever Debian's machines keep it. */
+    static String version() {
+        try (DirectoryStream<Path> folders = Files.newDirectoryStream(Path.of("/usr/lib"), "*-linux-gnu*")) {
+            for (Path folder : folders) {
+                Path library = folder.resolve("libheif.so.1");
+                if (Files.exists(library)) {
+                    return library.toRealPath().getFileName().toString();
+                }
+            }
+        } catch (IOException e) {
+            // Then it is not known.
+        }
+        return "libheif";
     }
 
     private static boolean isInstalled(String command) {

@@ -4,6 +4,7 @@ import gavlin.core.codec.PictureRefused.Reason;
 import gavlin.core.colour.RgbSpace;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.Excerpt;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.RowSink;
@@ -92,7 +93,7 @@ public final class PictureReader {
      * @param folder for a file without a name, which goes when the picture does
      * @param framings in upright px of the whole picture; the picture serves no others
      */
-    public static WorkingPicture decodeFor(byte[] file, Header header, Path folder, List<Framing> framings)
+    public static WorkingPicture decodeFor(byte[] file, Header header, Path folder, List<Framing<InPicture>> framings)
             throws IOException {
         Bytes bytes = new Bytes(file);
         Format format = formatOf(bytes);
@@ -148,6 +149,46 @@ public final class PictureReader {
             throw PictureRefused.tooHeavy(file.length, limits);
         }
         return Salvage.asPng(file, limits);
+    }
+
+    /**
+     * Heap that reading a picture takes besides its file, bytes, at most. PNG comes row by row and phones' pictures are read by another
+     * process; everything else may be decoded whole.
+     */
+    public static long heapToDecode(PictureType type, Size size) {
+        return switch (type) {
+            case PNG, AVIF, HEIC -> 4_000_000;
+            default -> 4 * size.pixels() + 4_000_000;
+        };
+    }
+
+    /**
+     * What decides the pixels of a file of this type besides its bytes: the programs that read it, with their versions. Part of every
+     * rendition's key.
+     */
+    public static String readers(PictureType type) {
+        return switch (type) {
+            case JPEG -> TurboJpeg.isThere() ? TurboJpeg.version() : "jdk " + Runtime.version();
+            case SVG -> "jsvg " + version(com.github.weisj.jsvg.SVGDocument.class);
+            case WEBP -> "webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
+            case AVIF, HEIC -> HeifFormat.version();
+            default -> "gavlin";
+        };
+    }
+
+    /** What decides the bytes of the files that Gavlin writes, besides the pixels. */
+    public static String writers() {
+        return "jdk " + Runtime.version() + ", webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
+    }
+
+    private static String version(Class<?> library) {
+        String version = library.getPackage().getImplementationVersion();
+        if (version != null) {
+            return version;
+        }
+        String jar =
+                String.valueOf(library.getProtectionDomain().getCodeSource().getLocation());
+        return jar.replaceAll(".*/", "");
     }
 
     /** What a file that has passed its header says of its picture. */

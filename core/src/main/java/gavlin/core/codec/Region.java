@@ -1,6 +1,7 @@
 package gavlin.core.codec;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.OfPicture;
 
 /**
  * A part of a picture that its file names.
@@ -10,7 +11,7 @@ import gavlin.core.geometry.Box;
  * @param area fractions of the upright picture, 0..1
  * @param source who says so, for people: {@code MWG region}, {@code IPTC image region}, {@code camera's subject area}
  */
-public record Region(String name, Kind kind, Box area, String source) {
+public record Region(String name, Kind kind, Box<OfPicture> area, String source) {
     /** The kinds that matter for a crop. */
     public enum Kind {
         FACE,

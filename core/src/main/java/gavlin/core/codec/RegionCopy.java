@@ -9,6 +9,8 @@ import gavlin.core.BadInput;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.raster.Orientation;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
@@ -31,7 +33,7 @@ public final class RegionCopy {
     private RegionCopy() {}
 
     /** @param area fractions of the upright picture */
-    public record Outline(String name, boolean round, Box area) {}
+    public record Outline(String name, boolean round, Box<OfPicture> area) {}
 
     /** Whether a file of this type can hold them; for any other there is {@link #sidecar}. */
     public static boolean canHold(PictureType type) {
@@ -43,7 +45,7 @@ public final class RegionCopy {
      * @return a copy of it with these regions
      * @throws BadInput when the type can't hold them, or its own properties leave no room
      */
-    public static byte[] of(byte[] original, Header header, List<Outline> areas, FocalPoint focal) {
+    public static byte[] of(byte[] original, Header header, List<Outline> areas, FocalPoint<InPicture> focal) {
         if (!canHold(header.type())) {
             throw new BadInput(
                     "type", header.type().label() + " can't hold regions; take the XMP file beside it instead");
@@ -53,7 +55,7 @@ public final class RegionCopy {
     }
 
     /** The same as a file of its own, to lie beside the picture: the same name, ending in .xmp. */
-    public static byte[] sidecar(Header header, List<Outline> areas, FocalPoint focal) {
+    public static byte[] sidecar(Header header, List<Outline> areas, FocalPoint<InPicture> focal) {
         return packet(XMPMetaFactory.create(), header, areas, focal);
     }
 
@@ -66,7 +68,7 @@ public final class RegionCopy {
         }
     }
 
-    private static byte[] packet(XMPMeta xmp, Header header, List<Outline> areas, FocalPoint focal) {
+    private static byte[] packet(XMPMeta xmp, Header header, List<Outline> areas, FocalPoint<InPicture> focal) {
         try {
             new Writing(xmp, header.stored(), header.orientation()).write(areas, focal);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -80,7 +82,7 @@ public final class RegionCopy {
 
     /** In fractions of the picture as stored, whichever way it is shown. */
     private record Writing(XMPMeta xmp, Size stored, Orientation orientation) {
-        void write(List<Outline> areas, FocalPoint focal) throws XMPException {
+        void write(List<Outline> areas, FocalPoint<InPicture> focal) throws XMPException {
             xmp.deleteProperty(XmpRegions.IPTC, "ImageRegion");
             xmp.deleteProperty(XmpRegions.MWG, "Regions");
             for (int i = 0; i < areas.size(); i++) {
@@ -93,13 +95,13 @@ public final class RegionCopy {
                 write(areas.get(i), "ImageRegion[" + (i + 1) + "]/Iptc4xmpExt:");
             }
             if (focal != null) {
-                write(orientation.inverse().upright(new Box(focal.x(), focal.y(), 0, 0)));
+                write(orientation.inverse().upright(new Box<>(focal.x(), focal.y(), 0, 0)));
             }
         }
 
         private void write(Outline outline, String path) throws XMPException {
             xmp.setLocalizedText(XmpRegions.IPTC, path + "Name", null, "x-default", outline.name());
-            Box at = orientation.inverse().upright(outline.area());
+            Box<OfPicture> at = orientation.inverse().upright(outline.area());
             String boundary = path + "RegionBoundary/Iptc4xmpExt:";
             set(boundary + "rbUnit", "relative");
             double across = at.width() * stored.width();
@@ -133,7 +135,7 @@ public final class RegionCopy {
         }
 
         /** A point, as MWG has it. */
-        private void write(Box point) throws XMPException {
+        private void write(Box<OfPicture> point) throws XMPException {
             String regions = "Regions/mwg-rs:";
             xmp.setProperty(XmpRegions.MWG, regions + "AppliedToDimensions/stDim:w", Integer.toString(stored.width()));
             xmp.setProperty(XmpRegions.MWG, regions + "AppliedToDimensions/stDim:h", Integer.toString(stored.height()));

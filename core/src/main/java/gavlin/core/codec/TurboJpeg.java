@@ -3,9 +3,11 @@ package gavlin.core.codec;
 import com.sun.jna.Library;
 import com.sun.jna.Memory;
 import com.sun.jna.Native;
+import com.sun.jna.NativeLibrary;
 import com.sun.jna.NativeLong;
 import com.sun.jna.Pointer;
 import gavlin.core.geometry.Size;
+import java.io.IOException;
 import java.nio.ByteBuffer;
 
 /**
@@ -15,6 +17,7 @@ import java.nio.ByteBuffer;
 final class TurboJpeg {
     private static final int PIXEL_RGB = 0;
     private static final int NO_FLAGS = 0;
+    private static final String NAME = "libturbojpeg.so.0";
     private static final Api API = load();
 
     /** As in turbojpeg.h. */
@@ -41,6 +44,20 @@ final class TurboJpeg {
 
     static boolean isThere() {
         return API != null;
+    }
+
+    /** The library's file, whose name has its version: its interface does not tell it. */
+    static String version() {
+        try {
+            return NativeLibrary.getInstance(NAME)
+                    .getFile()
+                    .toPath()
+                    .toRealPath()
+                    .getFileName()
+                    .toString();
+        } catch (IOException e) {
+            return NAME;
+        }
     }
 
     /**
@@ -74,7 +91,7 @@ final class TurboJpeg {
 
     private static Api load() {
         try {
-            return Native.load("libturbojpeg.so.0", Api.class);
+            return Native.load(NAME, Api.class);
         } catch (UnsatisfiedLinkError e) {
             return null;
         }

@@ -5,6 +5,7 @@ import com.adobe.internal.xmp.XMPMeta;
 import com.adobe.internal.xmp.XMPMetaFactory;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.raster.Orientation;
 import java.util.ArrayList;
 import java.util.List;
@@ -178,7 +179,7 @@ final class XmpRegions {
         }
         double left = Math.max(0, x);
         double top = Math.max(0, y);
-        Box inside = new Box(
+        Box<OfPicture> inside = new Box<>(
                 left / size.width(),
                 top / size.height(),
                 (Math.min(size.width(), x + width) - left) / size.width(),

@@ -1,79 +1,95 @@
 package gavlin.core.fit;
 
-import gavlin.core.Require;
+import gavlin.core.BadInput;
+import gavlin.core.backing.Backing;
 import gavlin.core.brief.OpenArea;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
-import gavlin.core.geometry.Growth;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InSlot;
+import gavlin.core.operation.Finish;
+import gavlin.core.operation.Preparation;
+import gavlin.core.operation.Prepared;
+import gavlin.core.operation.Steps;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Problem;
 import gavlin.core.weight.Encoding;
 import java.util.List;
 
 /**
- * The decision that puts a picture into a slot. Small, and all that is kept: everything else is computed from it.
+ * The decision that puts a picture into a slot. Small, and all that is kept: everything else is computed from it. {@link FitDocument} is
+ * its form outside.
  *
- * @param focal fractions of the turned picture with what is grown around it: what the window is built around
- * @param zoom 1 shows as much as the slot's proportions allow
- * @param rule cover or contain
- * @param backing 0xRRGGBB to lay transparent pixels and margins on, or null to leave them transparent
+ * @param prepare what is made of the picture first
+ * @param frame which part of that is shown
+ * @param finish what is done to the file's pixels
  * @param type the file type that the person wants, or null to let the weight search choose
  * @param encoding one file out of what the search tried, or null to let the search choose; its type counts then
+ * @param letGo ids of the picture's keep areas that need not be seen in this slot
  */
 public record Fit(
-        FocalPoint focal,
-        double zoom,
-        Rule rule,
-        Integer backing,
+        Steps<Preparation> prepare,
+        Frame frame,
+        Steps<Finish> finish,
         PictureType type,
         Encoding encoding,
-        Setting setting) {
+        List<String> letGo) {
     public Fit {
-        Require.range("zoom", zoom, 1, Framing.MAX_ZOOM, "");
+        letGo = letGo.stream().distinct().limit(KeepArea.MOST).sorted().toList();
     }
 
-    public Fit(FocalPoint focal, double zoom, Rule rule, Integer backing, PictureType type, Encoding encoding) {
-        this(focal, zoom, rule, backing, type, encoding, Setting.NONE);
+    /** Nothing but a window. */
+    public static Fit of(Frame frame) {
+        return new Fit(Steps.none(), frame, Steps.none(), null, null, List.of());
     }
 
     /** What Gavlin chooses when the person has said nothing yet. */
     public static Fit chosenFor(Slot slot) {
-        return new Fit(FocalPoint.CENTRE, 1, slot.brief().rule(), null, null, null);
+        return of(Frame.of(slot.brief().rule()));
     }
 
-    /** The same, with its window elsewhere. */
-    public Fit at(FocalPoint other, double otherZoom) {
-        return new Fit(other, otherZoom, rule, backing, type, encoding, setting);
+    public Fit with(Frame other) {
+        return new Fit(prepare, other, finish, type, encoding, letGo);
     }
 
-    public Fit with(Setting other) {
-        return new Fit(focal, zoom, rule, backing, type, encoding, other);
+    /** The same of another prepared picture. {@link FitChange} also keeps in the middle what is there. */
+    public Fit with(Steps<Preparation> other) {
+        return new Fit(other, frame, finish, type, encoding, letGo);
     }
 
-    /**
-     * The same decision for another slot, as a move to another theme carries it over: the point that matters and what was chosen
-     * to be seen are kept, what belonged to the old file is not. Where the old zoom would enlarge the picture, more of it is shown.
-     *
-     * @param picture upright, px
-     * @throws gavlin.core.BadInput when the slot has no size inside so small a picture
-     */
-    public Fit carriedTo(Slot slot, Size picture) {
-        Rule asked = slot.brief().rule();
-        // A height is one of the old slot's; growth was measured for it.
-        Setting kept = new Setting(setting.turn(), Growth.NONE, null, null, setting.letGo());
-        Fit carried = new Fit(focal, 1, asked, backing, null, null, kept);
-        if (asked == Rule.CONTAIN) {
-            return carried;
-        }
-        double detail = carried.frame(
-                        slot, picture, slot.brief().sizeFor(kept.turn().of(picture)))
-                .detail();
-        return carried.at(focal, Math.max(1, Math.min(zoom, detail)));
+    public Fit with(Preparation other) {
+        return with(prepare.with(other));
+    }
+
+    public Fit with(Finish other) {
+        return new Fit(prepare, frame, finish.with(other), type, encoding, letGo);
+    }
+
+    public Fit with(PictureType wanted, Encoding file) {
+        return new Fit(prepare, frame, finish, wanted, file, letGo);
+    }
+
+    public Fit lettingGo(List<String> ids) {
+        return new Fit(prepare, frame, finish, type, encoding, ids);
+    }
+
+    public Rule rule() {
+        return frame.rule();
+    }
+
+    /** 0xRRGGBB to lay transparent pixels and margins on, or null. */
+    public Integer backing() {
+        Backing backing = finish.get(Backing.TYPE);
+        return backing.changesNothing()
+                ? null
+                : Integer.valueOf(backing.colour().rgb());
     }
 
     /** The only type that the file may have, or null. */
@@ -81,58 +97,110 @@ public record Fit(
         return encoding == null ? type : encoding.type();
     }
 
+    /** @param picture upright, px */
+    public Prepared prepared(Size picture) {
+        return new Prepared(picture, prepare);
+    }
+
     /** The slot as this fit has it: in the height that was chosen, its showings at the position that was. */
     public Slot slotOf(Slot slot) {
-        Slot chosen = slot.inHeight(setting.height());
-        return setting.position() == null
+        Slot chosen = slot.inHeight(frame.height());
+        return frame.position() == null
                 ? chosen
                 : chosen.with(chosen.showings().stream()
-                        .map(s -> s.positioned(setting.position()))
+                        .map(s -> s.positioned(frame.position()))
                         .toList());
     }
 
-    /**
-     * Where the picture lands in a rendition of {@code out} pixels; the window in px of the turned picture.
-     *
-     * @param picture upright, px
-     */
-    public Framing frame(Slot slot, Size picture, Size out) {
-        FocalPoint aim = rule == Rule.COVER ? OpenArea.aim(slot.showings(), out) : FocalPoint.CENTRE;
-        Size turned = setting.turn().of(picture);
-        return rule == Rule.COVER
-                ? Framing.of(turned, setting.growth(), out, rule, focal, aim, zoom)
-                : Framing.of(turned, out, rule, focal, aim, zoom);
+    /** Where the prepared picture, of {@code size} px, lands in a rendition of {@code out} px. */
+    public Framing<InPrepared> framing(Slot slot, Size size, Size out) {
+        FocalPoint<InSlot> aim = frame.rule() == Rule.COVER ? OpenArea.aim(slot.showings(), out) : FocalPoint.centre();
+        return Framing.of(size, out, frame.rule(), frame.focal(), aim, frame.zoom());
     }
 
-    /** The same with its window as nearly there as the edges allow; px of the turned picture. Its height follows from its width. */
+    /** The same with its window as nearly there as the edges allow. Its height follows from its width. @param picture upright, px */
     public Fit at(Slot slot, Size picture, double x, double y, double width) {
-        Size turned = setting.turn().of(picture);
-        Size grown = setting.growth().grown(turned);
-        Box field = setting.growth().field(turned);
+        Size size = prepared(picture).size();
         Slot chosen = slotOf(slot);
-        Size out = chosen.brief().sizeFor(turned);
-        double there = Framing.zoomForWidth(grown, out, width);
-        Box box = at(FocalPoint.CENTRE, there).frame(chosen, picture, out).window();
-        FocalPoint aim = OpenArea.aim(chosen.showings(), out);
-        double left = clamp(x - field.x(), grown.width() - box.width());
-        double top = clamp(y - field.y(), grown.height() - box.height());
-        return at(
-                new FocalPoint(
-                        clamp((left + aim.x() * box.width()) / grown.width(), 1),
-                        clamp((top + aim.y() * box.height()) / grown.height(), 1)),
-                there);
+        Size out = chosen.brief().sizeFor(size);
+        double zoom = Framing.zoomForWidth(size, out, width);
+        Box<InPrepared> box = with(frame.at(FocalPoint.centre(), zoom))
+                .framing(chosen, size, out)
+                .window();
+        FocalPoint<InSlot> aim = OpenArea.aim(chosen.showings(), out);
+        double left = clamp(x, size.width() - box.width());
+        double top = clamp(y, size.height() - box.height());
+        return with(frame.at(
+                new FocalPoint<>(
+                        clamp((left + aim.x() * box.width()) / size.width(), 1),
+                        clamp((top + aim.y() * box.height()) / size.height(), 1)),
+                zoom));
     }
 
     /** The same, built around a point of the upright picture. */
-    public Fit around(FocalPoint point, Size picture) {
-        Size turned = setting.turn().of(picture);
-        Size grown = setting.growth().grown(turned);
-        FocalPoint on = setting.turn().fromPicture(picture, point);
-        return at(
-                new FocalPoint(
-                        clamp((on.x() * turned.width() + setting.growth().left()) / grown.width(), 1),
-                        clamp((on.y() * turned.height() + setting.growth().top()) / grown.height(), 1)),
-                zoom);
+    public Fit around(FocalPoint<InPicture> point, Size picture) {
+        return with(frame.at(prepared(picture).toPrepared(point), frame.zoom()));
+    }
+
+    /**
+     * The same as a person may ask for it: with a height that the slot offers, its own height as none.
+     *
+     * @param picture upright, px
+     * @throws BadInput when it may not be asked for
+     */
+    public Fit checkedFor(Slot slot, Size picture) {
+        prepared(picture).checked();
+        Integer height = frame.height();
+        if (height == null) {
+            return this;
+        }
+        if (!slot.heights().contains(height)) {
+            throw new BadInput(
+                    "height",
+                    slot.heights().isEmpty()
+                            ? "the theme offers no heights for this slot"
+                            : "height must be one of " + slot.heights() + ", was " + height);
+        }
+        boolean own = slot.brief().size() != null && slot.brief().size().height() == height;
+        return own ? with(frame.inHeight(null)) : this;
+    }
+
+    /** The same with its window where one lies on the picture prepared otherwise. */
+    Fit showing(Box<InPrepared> window, Prepared in, Slot slot) {
+        if (in.steps().equals(prepare)) {
+            return at(slot, in.picture(), window.x(), window.y(), window.width());
+        }
+        Prepared here = prepared(in.picture());
+        Slot chosen = slotOf(slot);
+        double height = window.width() / chosen.brief().sizeFor(here.size()).proportion();
+        Point<InPrepared> middle =
+                here.toPrepared(in.toPicture(new Point<>(window.x() + window.width() / 2, window.y() + height / 2)));
+        return at(slot, in.picture(), middle.x() - window.width() / 2, middle.y() - height / 2, window.width());
+    }
+
+    /**
+     * The same decision for another slot, as a move to another theme carries it over: the point that matters is kept, and what was done to
+     * the picture; what belonged to the old slot or its file is not. Where the old zoom would enlarge the picture, more of it is shown.
+     *
+     * @param picture upright, px
+     * @throws BadInput when the slot has no size inside so small a picture
+     */
+    public Fit carriedTo(Slot slot, Size picture) {
+        Rule asked = slot.brief().rule();
+        Steps<Preparation> kept = prepare.carried();
+        FocalPoint<InPrepared> focal = frame.focal();
+        if (!kept.equals(prepare)) {
+            Prepared now = prepared(picture);
+            Prepared then = new Prepared(picture, kept);
+            focal = FocalPoint.of(then.toPrepared(now.toPicture(focal.in(now.size()))), then.size());
+        }
+        Fit carried = new Fit(kept, new Frame(asked, focal, 1, null, null), finish.carried(), null, null, List.of());
+        if (asked == Rule.CONTAIN) {
+            return carried;
+        }
+        Size size = carried.prepared(picture).size();
+        double detail = carried.framing(slot, size, slot.brief().sizeFor(size)).detail();
+        return carried.with(carried.frame.at(focal, Math.max(1, Math.min(frame.zoom(), detail))));
     }
 
     /**
@@ -140,19 +208,16 @@ public record Fit(
      *
      * @param present the slot with the showings that exist now
      * @param picture upright, px
-     * @param areas of the upright picture; those that were let go are left out
-     * @param point the picture's focal point
+     * @param areas of the picture; those that were let go are left out
      */
-    public Problem problem(Slot present, Size picture, List<KeepArea> areas, FocalPoint point) {
+    public Problem problem(Slot present, Size picture, List<KeepArea> areas, FocalPoint<InPicture> point) {
         return new Problem(
                 present,
-                picture,
-                areas.stream().filter(a -> !setting.letGo().contains(a.name())).toList(),
-                setting.turn().fromPicture(picture, point),
-                setting.turn(),
-                setting.growth(),
-                setting.height(),
-                setting.position());
+                prepared(picture),
+                areas.stream().filter(a -> !letGo.contains(a.id())).toList(),
+                point,
+                frame.height(),
+                frame.position());
     }
 
     private static double clamp(double value, double most) {

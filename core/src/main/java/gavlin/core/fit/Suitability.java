@@ -6,6 +6,7 @@ import gavlin.core.brief.Slot;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -13,8 +14,6 @@ import java.util.function.IntToDoubleFunction;
 
 /** Whether a rendition that was made for one slot serves in another that it stands in for. */
 public final class Suitability {
-    /** Rounding of a box to whole px is no enlarging. */
-    private static final double ENLARGED = 1.02;
     /** With less of its box filled, a mark looks lost; with more cut, a picture looks wrong: common practice, no source. */
     private static final double LEAST_FILLED = 0.5;
 
@@ -47,13 +46,13 @@ public final class Suitability {
     }
 
     private static String against(Showing showing, Size file, IntToDoubleFunction hiddenShare) {
-        Box placed = showing.objectFit().place(file, showing.box());
+        Box<InShowing> placed = showing.objectFit().place(file, showing.box());
         double scale = placed.width() / file.width();
         double hidden = hiddenShare.applyAsDouble(showing.background());
         if (hidden > MOST_HIDDEN) {
             return format("%.0f %% of its edge has less than 3:1 on #%06X.", hidden * 100, showing.background());
         }
-        if (scale > ENLARGED) {
+        if (Enlargement.onPage(scale) != Enlargement.NONE) {
             return format("it would be enlarged %.1f times.", scale);
         }
         double filled = placed.area() / showing.box().area();

@@ -2,15 +2,16 @@ package gavlin.core.geometry;
 
 import gavlin.core.BadInput;
 import gavlin.core.Require;
+import gavlin.core.geometry.Space.InSlot;
 
 /**
- * Where a picture lands in a slot: the window, in source px, and the box of the slot, in slot px, that the window fills.
- * Both have the same proportions, so nothing is ever squashed.
+ * Where a picture lands in a slot: the window and the box of the slot that the window fills. Both have the same proportions, so nothing
+ * is ever squashed.
  *
- * @param window the part of the picture that is shown, source px; edges may be fractions of a pixel
- * @param placed where that part lands, slot px; the whole slot for cover, less for contain
+ * @param window the part of the picture that is shown, px of the picture; edges may be fractions of a pixel
+ * @param placed where that part lands
  */
-public record Framing(Box window, Box placed) {
+public record Framing<S extends Space>(Box<S> window, Box<InSlot> placed) {
     /** Beyond this a window would be smaller than a picture's detail can bear by any measure. */
     public static final double MAX_ZOOM = 64;
 
@@ -18,10 +19,11 @@ public record Framing(Box window, Box placed) {
      * Cover: s = zoom · max(w/W, h/H) slot px per source px; the focal point lands at {@code aim} as nearly as the
      * picture's edges allow. Contain: s = min(w/W, h/H), the picture at {@code aim} of the space left over.
      *
-     * @param aim where the focal point should land, as fractions of the slot
+     * @param aim where the focal point should land
      * @param zoom 1..{@value #MAX_ZOOM} for cover; exactly 1 for contain
      */
-    public static Framing of(Size picture, Size slot, Rule rule, FocalPoint focal, FocalPoint aim, double zoom) {
+    public static <S extends Space> Framing<S> of(
+            Size picture, Size slot, Rule rule, FocalPoint<S> focal, FocalPoint<InSlot> aim, double zoom) {
         Require.range("zoom", zoom, 1, MAX_ZOOM, "");
         double across = (double) slot.width() / picture.width();
         double down = (double) slot.height() / picture.height();
@@ -29,37 +31,20 @@ public record Framing(Box window, Box placed) {
             if (zoom != 1) {
                 throw new BadInput("zoom", "zoom must be 1 with the rule contain, was " + zoom);
             }
-            return new Framing(picture.box(), contain(picture, slot, Math.min(across, down), aim));
+            return new Framing<>(picture.box(), contain(picture, slot, Math.min(across, down), aim));
         }
         double scale = zoom * Math.max(across, down);
         double width = Math.min(picture.width(), slot.width() / scale);
         double height = Math.min(picture.height(), slot.height() / scale);
         double x = clamp(focal.x() * picture.width() - aim.x() * width, picture.width() - width);
         double y = clamp(focal.y() * picture.height() - aim.y() * height, picture.height() - height);
-        return new Framing(new Box(x, y, width, height), slot.box());
+        return new Framing<>(new Box<>(x, y, width, height), slot.box());
     }
 
-    /**
-     * Cover, where the window may also stand on what is grown around the picture. In px of the picture, so that it may begin below 0.
-     *
-     * @param focal fractions of the picture with what is grown around it
-     */
-    public static Framing of(
-            Size picture, Growth growth, Size slot, Rule rule, FocalPoint focal, FocalPoint aim, double zoom) {
-        Box field = growth.field(picture);
-        Framing framing = of(growth.grown(picture), slot, rule, focal, aim, zoom);
-        Box window = framing.window;
-        return growth.changesNothing()
-                ? framing
-                : new Framing(
-                        new Box(window.x() + field.x(), window.y() + field.y(), window.width(), window.height()),
-                        framing.placed);
-    }
-
-    private static Box contain(Size picture, Size slot, double scale, FocalPoint at) {
+    private static Box<InSlot> contain(Size picture, Size slot, double scale, FocalPoint<InSlot> at) {
         double width = Math.min(slot.width(), picture.width() * scale);
         double height = Math.min(slot.height(), picture.height() * scale);
-        return new Box((slot.width() - width) * at.x(), (slot.height() - height) * at.y(), width, height);
+        return new Box<>((slot.width() - width) * at.x(), (slot.height() - height) * at.y(), width, height);
     }
 
     private static double clamp(double value, double max) {
@@ -78,7 +63,7 @@ public record Framing(Box window, Box placed) {
 
     /** The zoom at which a cover window is this wide, px, as nearly as zooms of 1 and more allow. */
     public static double zoomForWidth(Size picture, Size slot, double windowWidth) {
-        double widest = Framing.of(picture, slot, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1)
+        double widest = Framing.of(picture, slot, Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1)
                 .window()
                 .width();
         return Math.max(1, Math.min(MAX_ZOOM, widest / windowWidth));

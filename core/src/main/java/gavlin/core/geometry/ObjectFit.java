@@ -1,5 +1,8 @@
 package gavlin.core.geometry;
 
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.geometry.Space.InSlot;
+
 /**
  * What a browser does with a finished file: CSS object-fit (CSS Images Module 3, §5.5) and object-position with the
  * percentage rule of CSS Backgrounds 3: offset = (box − object) · percentage.
@@ -12,13 +15,13 @@ public record ObjectFit(Rule rule, double positionX, double positionY) {
     public static final ObjectFit INITIAL = new ObjectFit(Rule.COVER, 0.5, 0.5);
 
     /** Where the whole file lands, in the box's own px; with cover it reaches beyond the box. */
-    public Box place(Size file, Box box) {
+    public Box<InShowing> place(Size file, Box<InShowing> box) {
         double across = box.width() / file.width();
         double down = box.height() / file.height();
         double scale = rule == Rule.COVER ? Math.max(across, down) : Math.min(across, down);
         double width = file.width() * scale;
         double height = file.height() * scale;
-        return new Box((box.width() - width) * positionX, (box.height() - height) * positionY, width, height);
+        return new Box<>((box.width() - width) * positionX, (box.height() - height) * positionY, width, height);
     }
 
     /**
@@ -28,11 +31,11 @@ public record ObjectFit(Rule rule, double positionX, double positionY) {
      * @param box the showing's box, CSS px
      * @return source px; empty when the box shows none of the picture
      */
-    public Box seen(Framing framing, Size file, Box box) {
-        Box placed = place(file, box);
-        Box boxAtOrigin = new Box(0, 0, box.width(), box.height());
-        Box inFile = boxAtOrigin.intersect(placed).carry(placed, file.box());
-        Box visible = inFile.intersect(framing.placed());
-        return visible.isEmpty() ? Box.EMPTY : visible.carry(framing.placed(), framing.window());
+    public <S extends Space> Box<S> seen(Framing<S> framing, Size file, Box<InShowing> box) {
+        Box<InShowing> placed = place(file, box);
+        Box<InShowing> boxAtOrigin = new Box<>(0, 0, box.width(), box.height());
+        Box<InSlot> inFile = boxAtOrigin.intersect(placed).carry(placed, file.box());
+        Box<InSlot> visible = inFile.intersect(framing.placed());
+        return visible.isEmpty() ? Box.empty() : visible.carry(framing.placed(), framing.window());
     }
 }

@@ -13,7 +13,7 @@ public record Size(int width, int height) {
 
     /** Reads {@code "940x198"}. */
     public static Size parse(String text) {
-        Box box = Box.parse(text);
+        Box<?> box = Box.parse(text);
         return new Size((int) box.width(), (int) box.height());
     }
 
@@ -26,8 +26,8 @@ public record Size(int width, int height) {
         return (long) width * height;
     }
 
-    public Box box() {
-        return new Box(0, 0, width, height);
+    public <S extends Space> Box<S> box() {
+        return new Box<>(0, 0, width, height);
     }
 
     public Size times(int density) {

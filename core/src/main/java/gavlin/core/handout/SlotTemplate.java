@@ -7,6 +7,7 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.SvgDrawing;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.raster.Pixels;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,7 +22,7 @@ import java.util.Map;
  * @param safe slot px; empty when nothing of the slot is always seen and open
  * @param seen slot px; what every showing shows
  */
-public record SlotTemplate(Slot slot, Size size, Box seen, Box safe, List<Showing> showings) {
+public record SlotTemplate(Slot slot, Size size, Box<InSlot> seen, Box<InSlot> safe, List<Showing> showings) {
     /** A larger one is given as SVG only: its pixels would not fit beside other work. */
     public static final long MAX_PIXELS = 40_000_000;
 
@@ -94,12 +95,12 @@ public record SlotTemplate(Slot slot, Size size, Box seen, Box safe, List<Showin
 
     /** All of them as one hatched region, and each name once, where it covers most. */
     private String obstructions() {
-        Map<String, Box> largest = new LinkedHashMap<>();
+        Map<String, Box<InSlot>> largest = new LinkedHashMap<>();
         StringBuilder path = new StringBuilder();
         for (Showing showing : showings) {
-            List<Box> covered = OpenArea.covered(showing, size);
+            List<Box<InSlot>> covered = OpenArea.covered(showing, size);
             for (int i = 0; i < covered.size(); i++) {
-                Box box = covered.get(i);
+                Box<InSlot> box = covered.get(i);
                 if (!box.isEmpty()) {
                     path.append(format(
                             "M%.2f %.2fh%.2fv%.2fh%.2fz", box.x(), box.y(), box.width(), box.height(), -box.width()));
@@ -116,7 +117,7 @@ public record SlotTemplate(Slot slot, Size size, Box seen, Box safe, List<Showin
             double width = name.length() * letters * 0.6;
             if (size.width() >= LEAST_LABELLED && letters >= 6 * unit() && width < box.width()) {
                 double y = box.y() + box.height() / 2;
-                Box plate = new Box(box.x() + 8 * unit(), y - letters * 0.8, width, letters * 1.6);
+                Box<InSlot> plate = new Box<>(box.x() + 8 * unit(), y - letters * 0.8, width, letters * 1.6);
                 svg.append(rect(plate, "fill=\"" + PAPER + "\""));
                 svg.append(text(plate.x() + 3 * unit(), y + letters * 0.35, letters, INK, name));
             }
@@ -141,7 +142,7 @@ public record SlotTemplate(Slot slot, Size size, Box seen, Box safe, List<Showin
             return "";
         }
         double letters = 13 * unit();
-        Box at = safe.isEmpty() ? size.box() : safe;
+        Box<InSlot> at = safe.isEmpty() ? size.box() : safe;
         double x = at.x() + 10 * unit();
         double y = at.y() + at.height() - 10 * unit();
         return text(x, y, letters, INK, slot.name() + "  " + size.label() + " px")
@@ -169,7 +170,7 @@ public record SlotTemplate(Slot slot, Size size, Box seen, Box safe, List<Showin
         return Math.max(1, Math.max(size.width(), size.height()) / 900.0);
     }
 
-    private static String rect(Box box, String paint) {
+    private static String rect(Box<InSlot> box, String paint) {
         return format(
                 "<rect x=\"%.2f\" y=\"%.2f\" width=\"%.2f\" height=\"%.2f\" %s/>",
                 box.x(), box.y(), box.width(), box.height(), paint);

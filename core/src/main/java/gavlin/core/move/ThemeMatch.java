@@ -8,6 +8,7 @@ import gavlin.core.brief.Slot.Kind;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Space.InShowing;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -46,8 +47,8 @@ public final class ThemeMatch {
      */
     public static Map<String, String> of(SlotSheet from, SlotSheet to, Predicate<Slot> filled) {
         List<Slot> old = from.slots();
-        Map<String, FocalPoint> oldPlaces = places(from);
-        Map<String, FocalPoint> newPlaces = places(to);
+        Map<String, FocalPoint<InShowing>> oldPlaces = places(from);
+        Map<String, FocalPoint<InShowing>> newPlaces = places(to);
         double[][] costs = new double[to.slots().size()][old.size() + to.slots().size()];
         for (int i = 0; i < costs.length; i++) {
             Slot slot = to.slots().get(i);
@@ -68,7 +69,8 @@ public final class ThemeMatch {
         return match;
     }
 
-    private static double unlikeness(Slot old, Slot slot, FocalPoint oldPlace, FocalPoint newPlace) {
+    private static double unlikeness(
+            Slot old, Slot slot, FocalPoint<InShowing> oldPlace, FocalPoint<InShowing> newPlace) {
         Brief a = old.brief();
         Brief b = slot.brief();
         double shape = Math.abs(Math.log(a.proportion() / b.proportion())) / Math.log(4);
@@ -95,20 +97,20 @@ public final class ThemeMatch {
     }
 
     /** Unknown places tell nothing, for or against. */
-    private static double distance(FocalPoint a, FocalPoint b) {
+    private static double distance(FocalPoint<InShowing> a, FocalPoint<InShowing> b) {
         return a == null || b == null ? 0.5 : Math.hypot(a.x() - b.x(), a.y() - b.y());
     }
 
     /** Where each slot's centre first stands on a page, as fractions of the page. */
-    private static Map<String, FocalPoint> places(SlotSheet sheet) {
-        Map<String, FocalPoint> places = new HashMap<>();
+    private static Map<String, FocalPoint<InShowing>> places(SlotSheet sheet) {
+        Map<String, FocalPoint<InShowing>> places = new HashMap<>();
         for (PagePlan page : sheet.pages()) {
             for (PagePlan.Place place : page.places()) {
                 showing(sheet, place).ifPresent(showing -> {
-                    Box box = showing.at(page.width()).box();
+                    Box<InShowing> box = showing.at(page.width()).box();
                     places.putIfAbsent(
                             place.slot(),
-                            new FocalPoint(
+                            new FocalPoint<>(
                                     clamp((place.x() + box.width() / 2) / page.width()),
                                     clamp((place.y() + box.height() / 2) / page.height())));
                 });

@@ -1,6 +1,7 @@
 package gavlin.core.page;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPage;
 import java.util.IdentityHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -24,7 +25,7 @@ final class Boxes {
     }
 
     /** At the origin, CSS px; empty while a side is unknown or nothing is shown. */
-    Optional<Box> of(Element element) {
+    Optional<Box<InPage>> of(Element element) {
         for (Element at = element; at != null; at = at.parent()) {
             if ("none".equals(styles.of(at).get("display")) || at.hasAttr("hidden")) {
                 return Optional.empty();
@@ -33,7 +34,7 @@ final class Boxes {
         double width = width(element);
         double height = height(element, width, 0);
         return width >= 1 && height >= 1 && Math.max(width, height) <= 16_384
-                ? Optional.of(new Box(0, 0, Math.round(width), Math.round(height)))
+                ? Optional.of(new Box<>(0, 0, Math.round(width), Math.round(height)))
                 : Optional.empty();
     }
 

@@ -1,6 +1,7 @@
 package gavlin.core.page;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,14 +18,14 @@ import tools.jackson.databind.node.ObjectNode;
  * @param shown its box on each screen on which it has one
  * @param places how many places look like it, itself among them
  */
-record Found(Element element, Frame frame, Map<Screen, Box> shown, int places) {
+record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int places) {
     private static final JsonMapper JSON = new JsonMapper();
     private static final int SMALL_ICON = 64;
     private static final int MOST_IN_SET = 100;
     /** Nearly as wide as the screen. */
     private static final double WIDE = 0.75;
 
-    Found(Element element, Frame frame, Map<Screen, Box> shown) {
+    Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown) {
         this(element, frame, shown, 1);
     }
 
@@ -40,9 +41,10 @@ record Found(Element element, Frame frame, Map<Screen, Box> shown, int places) {
 
     SlotProposal proposal(Names names) {
         Names.Name name = names.of(element);
-        Box box = shown.getOrDefault(Screen.DESKTOP, shown.values().iterator().next());
+        Box<InPage> box =
+                shown.getOrDefault(Screen.DESKTOP, shown.values().iterator().next());
         // The largest box on any screen: what the file must have pixels for.
-        Box largest = shown.values().stream().reduce(box, (a, b) -> b.area() > a.area() ? b : a);
+        Box<InPage> largest = shown.values().stream().reduce(box, (a, b) -> b.area() > a.area() ? b : a);
         String kind = kind(name.id(), box);
         boolean mark = kind.equals("logo") || kind.equals("icon");
         ObjectNode slot = JSON.createObjectNode();
@@ -69,7 +71,7 @@ record Found(Element element, Frame frame, Map<Screen, Box> shown, int places) {
         return new SlotProposal(slot, way(), places, reasons());
     }
 
-    private void showing(ObjectNode showing, Screen screen, Box box, boolean mark) {
+    private void showing(ObjectNode showing, Screen screen, Box<InPage> box, boolean mark) {
         showing.put("id", screen.id()).put("name", screen.name());
         showing.putObject("screen").put("width", screen.width());
         showing.putObject("box").put("width", (int) box.width()).put("height", (int) box.height());
@@ -78,7 +80,7 @@ record Found(Element element, Frame frame, Map<Screen, Box> shown, int places) {
         showing.put("background", frame.background());
     }
 
-    private String kind(String id, Box box) {
+    private String kind(String id, Box<InPage> box) {
         String words = (id + " " + way() + " " + element.attr("alt")).toLowerCase(Locale.ROOT);
         double proportion = box.width() / box.height();
         if (words.matches("(?s).*\\b(avatar|portrait|profile|author)\\b.*") || frame.circle() && proportion == 1) {

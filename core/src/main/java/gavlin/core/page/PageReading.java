@@ -3,6 +3,7 @@ package gavlin.core.page;
 import com.helger.css.decl.CascadingStyleSheet;
 import gavlin.core.BadInput;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPage;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -50,7 +51,7 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
             if (frame.isEmpty()) {
                 continue;
             }
-            Map<Screen, Box> shown = new LinkedHashMap<>();
+            Map<Screen, Box<InPage>> shown = new LinkedHashMap<>();
             for (int i = 0; i < SCREENS.size(); i++) {
                 Screen screen = SCREENS.get(i);
                 boxes.get(i).of(element).ifPresent(box -> shown.put(screen, box));

@@ -3,6 +3,8 @@ package gavlin.core.people;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
 import java.util.ArrayList;
@@ -36,28 +38,31 @@ public final class FaceDetector {
      * @param head around hair and chin, fractions of the picture
      * @param score 0.5..1
      */
-    public record Face(Box head, double score) {}
+    public record Face(Box<OfPicture> head, double score) {}
+
+    /** A box of the net's, before it is a head. */
+    private record Found(Box<InPicture> face, double score) {}
 
     /** The most certain first. */
     public List<Face> find(WorkingPicture picture) {
         Size size = picture.size();
-        List<Face> found = new ArrayList<>();
-        for (Box part : parts(size)) {
+        List<Found> found = new ArrayList<>();
+        for (Box<InPicture> part : parts(size)) {
             found.addAll(findIn(picture, part));
         }
-        found.sort(Comparator.comparingDouble(Face::score).reversed());
-        List<Face> faces = new ArrayList<>();
-        for (Face face : found) {
-            if (faces.stream().noneMatch(f -> same(f.head, face.head))) {
+        found.sort(Comparator.comparingDouble(Found::score).reversed());
+        List<Found> faces = new ArrayList<>();
+        for (Found face : found) {
+            if (faces.stream().noneMatch(f -> same(f.face, face.face))) {
                 faces.add(face);
             }
         }
-        return faces.stream().map(f -> new Face(head(f.head, size), f.score)).toList();
+        return faces.stream().map(f -> new Face(head(f.face, size), f.score)).toList();
     }
 
     /** The whole, and squares of half the longer side that overlap by half; px. */
-    private static List<Box> parts(Size size) {
-        List<Box> parts = new ArrayList<>(List.of(size.box()));
+    private static List<Box<InPicture>> parts(Size size) {
+        List<Box<InPicture>> parts = new ArrayList<>(List.of(size.box()));
         double side = Math.max(size.width(), size.height()) / 2.0;
         if (side < FaceNet.INPUT / 2.0) {
             return parts; // nothing more could be made out
@@ -67,22 +72,22 @@ public final class FaceDetector {
         for (int i = 0; i < across * down; i++) {
             double x = across == 1 ? 0 : i % across * (size.width() - side) / (across - 1);
             double y = down == 1 ? 0 : i / across * (size.height() - side) / (down - 1);
-            parts.add(new Box(Math.max(0, x), Math.max(0, y), side, side).intersect(size.box()));
+            parts.add(new Box<InPicture>(Math.max(0, x), Math.max(0, y), side, side).intersect(size.box()));
         }
         return parts;
     }
 
-    private List<Face> findIn(WorkingPicture picture, Box part) {
+    private List<Found> findIn(WorkingPicture picture, Box<InPicture> part) {
         double scale = FaceNet.INPUT / Math.max(part.width(), part.height());
         Size drawn = new Size((int) Math.max(1, Math.round(part.width() * scale)), (int)
                 Math.max(1, Math.round(part.height() * scale)));
-        Pixels pixels = picture.render(new Framing(part, drawn.box()), drawn).over(0x808080);
+        Pixels pixels = picture.render(new Framing<>(part, drawn.box()), drawn).over(0x808080);
         byte[] square = new byte[FaceNet.INPUT * FaceNet.INPUT * 3];
         for (int y = 0; y < drawn.height(); y++) {
             System.arraycopy(pixels.samples(), y * drawn.width() * 3, square, y * FaceNet.INPUT * 3, drawn.width() * 3);
         }
         float[] answers = net.look(square);
-        List<Face> faces = new ArrayList<>();
+        List<Found> faces = new ArrayList<>();
         for (int i = 0; i < answers.length; i += 5) {
             double score = sigmoid(answers[i + 4]);
             if (score >= (part.equals(picture.size().box()) ? LEAST_SCORE : LEAST_SCORE_IN_PARTS)) {
@@ -93,26 +98,28 @@ public final class FaceDetector {
                 double height = Math.exp(Math.min(8, answers[i + 3])) * anchor[1] * perCell;
                 double x = part.x() + (cell % FaceNet.CELLS + sigmoid(answers[i])) * perCell - width / 2;
                 double y = part.y() + (cell / FaceNet.CELLS + sigmoid(answers[i + 1])) * perCell - height / 2;
-                Box face = new Box(x, y, width, height).intersect(picture.size().box());
+                Box<InPicture> face = new Box<InPicture>(x, y, width, height)
+                        .intersect(picture.size().box());
                 if (!face.isEmpty()) {
-                    faces.add(new Face(face, score));
+                    faces.add(new Found(face, score));
                 }
             }
         }
         return faces;
     }
 
-    private static boolean same(Box a, Box b) {
+    private static boolean same(Box<InPicture> a, Box<InPicture> b) {
         double common = a.intersect(b).area();
         return common > SAME * (a.area() + b.area() - common) || common > 0.7 * Math.min(a.area(), b.area());
     }
 
-    private static Box head(Box face, Size size) {
+    private static Box<OfPicture> head(Box<InPicture> face, Size size) {
         double w = face.width();
         double h = face.height();
-        return new Box(face.x() - BESIDE * w, face.y() - ABOVE * h, w * (1 + 2 * BESIDE), h * (1 + ABOVE + BELOW))
+        return new Box<InPicture>(
+                        face.x() - BESIDE * w, face.y() - ABOVE * h, w * (1 + 2 * BESIDE), h * (1 + ABOVE + BELOW))
                 .intersect(size.box())
-                .carry(size.box(), new Box(0, 0, 1, 1));
+                .carry(size.box(), new Box<>(0, 0, 1, 1));
     }
 
     private static double sigmoid(double x) {

@@ -4,6 +4,7 @@ import gavlin.core.colour.OkLab;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.raster.PixelRows;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
@@ -24,14 +25,14 @@ public final class Saliency {
     private Saliency() {}
 
     /** Fractions of the picture; empty when it is even all over, or telling all over. */
-    public static Optional<Box> region(WorkingPicture picture) {
+    public static Optional<Box<OfPicture>> region(WorkingPicture picture) {
         Size full = picture.size();
         double scale = (double) SIDE / Math.max(full.width(), full.height());
         Size size = new Size((int) Math.max(4, Math.round(full.width() * scale)), (int)
                 Math.max(4, Math.round(full.height() * scale)));
-        Pixels small = picture.render(new Framing(full.box(), size.box()), size);
+        Pixels small = picture.render(new Framing<>(full.box(), size.box()), size);
         double[] sums = sums(telling(small.over(0xffffff)), size);
-        return best(sums, size).map(box -> box.carry(size.box(), new Box(0, 0, 1, 1)));
+        return best(sums, size).map(box -> box.carry(size.box(), new Box<>(0, 0, 1, 1)));
     }
 
     /** By pixel: the squared distance of its surroundings' colour from the mean colour. */
@@ -90,10 +91,10 @@ public final class Saliency {
         return sums;
     }
 
-    private static Optional<Box> best(double[] sums, Size size) {
+    private static Optional<Box<OfPicture>> best(double[] sums, Size size) {
         int stride = size.width() + 1;
         double all = sums[sums.length - 1];
-        Box best = null;
+        Box<OfPicture> best = null;
         for (int h = size.height() / 8; h <= size.height(); h += Math.max(1, size.height() / 24)) {
             for (int w = size.width() / 8; w <= size.width(); w += Math.max(1, size.width() / 24)) {
                 double area = (double) w * h;
@@ -107,7 +108,7 @@ public final class Saliency {
                                 - sums[(y + h) * stride + x]
                                 + sums[y * stride + x];
                         if (sum >= ENOUGH * all && all > 1e-6 && (best == null || area < best.area())) {
-                            best = new Box(x, y, w, h);
+                            best = new Box<>(x, y, w, h);
                         }
                     }
                 }

@@ -3,6 +3,7 @@ package gavlin.core.raster;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import java.util.List;
 
 /**
@@ -12,7 +13,7 @@ import java.util.List;
  * @param region the rows and columns looked at, upright, px of the whole picture
  * @param halves how many halves of the decoded picture are used
  */
-public record Excerpt(int shrink, Box region, int halves) {
+public record Excerpt(int shrink, Box<InPicture> region, int halves) {
     /** A smaller copy of a picture serves while it has this many pixels along each axis for each one wanted. */
     private static final double HEADROOM = 2;
 
@@ -35,7 +36,7 @@ public record Excerpt(int shrink, Box region, int halves) {
     }
 
     /** What all of these framings, in px of the whole picture, need together. */
-    public static Excerpt of(Size picture, List<Framing> framings) {
+    public static Excerpt of(Size picture, List<Framing<InPicture>> framings) {
         int fewest = framings.stream().mapToInt(f -> halvings(picture, f)).min().orElse(0);
         int most = framings.stream().mapToInt(f -> halvings(picture, f)).max().orElse(0);
         int shrink = fewest == 0 ? 1 : 2;
@@ -43,7 +44,7 @@ public record Excerpt(int shrink, Box region, int halves) {
         double top = picture.height();
         double right = 0;
         double bottom = 0;
-        for (Framing framing : framings) {
+        for (Framing<InPicture> framing : framings) {
             // A kernel reaches a little beyond its window.
             double reach = Taps.LOBES * Math.max(1, framing.detail()) + 2.0 * shrink;
             left = Math.min(left, framing.window().x() - reach);
@@ -51,7 +52,8 @@ public record Excerpt(int shrink, Box region, int halves) {
             right = Math.max(right, framing.window().right() + reach);
             bottom = Math.max(bottom, framing.window().bottom() + reach);
         }
-        Box region = new Box(left, top, Math.max(0, right - left), Math.max(0, bottom - top)).intersect(picture.box());
+        Box<InPicture> region = new Box<InPicture>(left, top, Math.max(0, right - left), Math.max(0, bottom - top))
+                .intersect(picture.box());
         return new Excerpt(shrink, region, most - Integer.numberOfTrailingZeros(shrink));
     }
 
@@ -62,7 +64,7 @@ public record Excerpt(int shrink, Box region, int halves) {
     }
 
     /** How often a picture can be halved and still serve a framing. */
-    static int halvings(Size picture, Framing framing) {
+    static int halvings(Size picture, Framing<InPicture> framing) {
         boolean small = Math.min(framing.placed().width(), framing.placed().height()) < SMALL;
         double first = small || !isLarge(picture) ? FINE_HEADROOM : LARGE_HEADROOM;
         if (framing.detail() / 2 < first) {
@@ -88,7 +90,8 @@ public record Excerpt(int shrink, Box region, int halves) {
     /** The rows of the stored, decoded picture that this needs: the first, and one past the last. */
     public int[] storedRows(Orientation orientation, Size stored) {
         Size size = decoded(stored);
-        Box box = new Box(region.x() / shrink, region.y() / shrink, region.width() / shrink, region.height() / shrink);
+        Box<InPicture> box =
+                new Box<>(region.x() / shrink, region.y() / shrink, region.width() / shrink, region.height() / shrink);
         double from = orientation.transposes() ? box.x() : box.y();
         double to = orientation.transposes() ? box.right() : box.bottom();
         int first = Math.max(0, (int) Math.floor(from));

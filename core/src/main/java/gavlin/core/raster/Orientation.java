@@ -2,6 +2,7 @@ package gavlin.core.raster;
 
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.OfPicture;
 
 /**
  * How stored rows and columns become an upright picture: the eight values of EXIF's Orientation tag 0x0112 (CIPA
@@ -43,9 +44,9 @@ public enum Orientation {
     }
 
     /** A box in fractions of the stored picture, as fractions of the upright one. */
-    public Box upright(Box stored) {
-        Box along = transposes ? new Box(stored.y(), stored.x(), stored.height(), stored.width()) : stored;
-        return new Box(
+    public Box<OfPicture> upright(Box<OfPicture> stored) {
+        Box<OfPicture> along = transposes ? new Box<>(stored.y(), stored.x(), stored.height(), stored.width()) : stored;
+        return new Box<>(
                 flipsX ? 1 - along.right() : along.x(),
                 flipsY ? 1 - along.bottom() : along.y(),
                 along.width(),

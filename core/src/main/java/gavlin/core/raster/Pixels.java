@@ -2,7 +2,10 @@ package gavlin.core.raster;
 
 import gavlin.core.colour.RgbSpace;
 import gavlin.core.colour.Srgb;
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InSlot;
+import java.util.function.Function;
 
 /**
  * A finished picture in memory: straight 8-bit sRGB, interleaved, row by row from the top.
@@ -66,6 +69,39 @@ public record Pixels(Size size, int channels, byte[] samples) implements PixelRo
             }
         }
         return new Pixels(ground, 4, out);
+    }
+
+    /**
+     * The pixels in another arrangement.
+     *
+     * @param columns for each column of the result, the one that stands there; rows likewise
+     */
+    public Pixels rearranged(Size out, int[] columns, int[] rows) {
+        byte[] to = new byte[(int) out.pixels() * channels];
+        for (int y = 0, o = 0; y < out.height(); y++) {
+            int row = rows[y] * size.width();
+            for (int x = 0; x < out.width(); x++) {
+                int from = (row + columns[x]) * channels;
+                for (int c = 0; c < channels; c++) {
+                    to[o++] = samples[from + c];
+                }
+            }
+        }
+        return new Pixels(out, channels, to);
+    }
+
+    /**
+     * A picture that fills only part of a file: made as large as that part, in whole pixels, and put there on a clear ground.
+     *
+     * @param part px of the file
+     * @param of gives the pixels of a size
+     */
+    public static Pixels filling(Box<InSlot> part, Size file, Function<Size, Pixels> of) {
+        if (part.equals(file.box())) {
+            return of.apply(file);
+        }
+        Size size = new Size((int) Math.max(1, Math.round(part.width())), (int) Math.max(1, Math.round(part.height())));
+        return of.apply(size).placed((int) Math.round(part.x()), (int) Math.round(part.y()), file);
     }
 
     /** Laid over one flat colour, in linear light; the result has no alpha. */

@@ -3,6 +3,8 @@ package gavlin.core.raster;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.InSlot;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 
@@ -36,7 +38,7 @@ public final class Resampler {
     }
 
     /** Renders the window of {@code source} into a raster of exactly {@code out}. */
-    public static Raster resample(PixelRows source, Framing framing, Size out) {
+    public static Raster resample(PixelRows source, Framing<InPicture> framing, Size out) {
         int rowLength = out.width() * source.channels();
         float[] samples = new float[rowLength * out.height()];
         resample(
@@ -48,9 +50,9 @@ public final class Resampler {
     }
 
     /** As {@link #resample(PixelRows, Framing, Size)}, band by band, for outputs that need not be in memory whole. */
-    public static void resample(PixelRows source, Framing framing, Size out, BandSink sink) {
-        Box window = framing.window();
-        Box placed = framing.placed();
+    public static void resample(PixelRows source, Framing<InPicture> framing, Size out, BandSink sink) {
+        Box<InPicture> window = framing.window();
+        Box<InSlot> placed = framing.placed();
         Size size = source.size();
         Taps down =
                 Taps.lanczos3(window.y(), window.height(), placed.y(), placed.height(), out.height(), size.height());

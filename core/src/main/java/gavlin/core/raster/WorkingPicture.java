@@ -4,6 +4,7 @@ import gavlin.core.colour.RgbSpace;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -25,7 +26,7 @@ import java.util.List;
  * levels, each row by row. An {@link Excerpt} lives only as long as its renditions are being made: its rows outside the
  * region are holes, and its first level may be smaller than the picture.
  */
-public final class WorkingPicture {
+public final class WorkingPicture implements Renderable<InPicture> {
     static final int MAGIC = 0x47_56_57_32; // "GVW2"
     static final int HEADER_BYTES = 24;
 
@@ -41,10 +42,12 @@ public final class WorkingPicture {
         this.levels = levels;
     }
 
+    @Override
     public Size size() {
         return size;
     }
 
+    @Override
     public boolean hasAlpha() {
         return levels.get(0).channels() == 4;
     }
@@ -53,18 +56,19 @@ public final class WorkingPicture {
         return levels.get(0);
     }
 
-    /** Renders the framing, given in full-size source px, into exactly {@code out}; 8-bit sRGB. */
-    public Pixels render(Framing framing, Size out) {
+    @Override
+    public Pixels render(Framing<InPicture> framing, Size out) {
         int level = Excerpt.halvings(size, framing) - Integer.numberOfTrailingZeros(shrink);
         level = Math.max(0, Math.min(levels.size() - 1, level));
         double scale = shrink << level;
         Level chosen = levels.get(level);
-        Box window = framing.window();
-        Box scaled = new Box(window.x() / scale, window.y() / scale, window.width() / scale, window.height() / scale);
+        Box<InPicture> window = framing.window();
+        Box<InPicture> scaled =
+                new Box<>(window.x() / scale, window.y() / scale, window.width() / scale, window.height() / scale);
         int channels = chosen.channels();
         Samples finished = new Samples(RgbSpace.SRGB, channels, 1);
         byte[] pixels = new byte[(int) out.pixels() * channels];
-        Resampler.resample(chosen, new Framing(scaled, framing.placed()), out, (y, rows, band) -> {
+        Resampler.resample(chosen, new Framing<>(scaled, framing.placed()), out, (y, rows, band) -> {
             space.convertToLinearSrgb(band, channels);
             finished.toCodes(band, rows * out.width(), pixels, y * out.width() * channels);
         });

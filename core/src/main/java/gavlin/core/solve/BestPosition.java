@@ -4,7 +4,7 @@ import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Position;
-import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -24,7 +24,7 @@ public record BestPosition(Position position, double worst, Shares shares) {
             .toList();
 
     /** Null when no showing lets its position be set. */
-    public static BestPosition of(Problem problem, Box window) {
+    public static BestPosition of(Problem problem, Box<InPrepared> window) {
         if (!isFree(problem)) {
             return null;
         }
@@ -56,16 +56,14 @@ public record BestPosition(Position position, double worst, Shares shares) {
     }
 
     /** The same for pages whose author sets the position in every showing; the focal point counts where nothing is marked. */
-    public static BestPosition everywhere(Problem problem, Box window) {
+    public static BestPosition everywhere(Problem problem, Box<InPrepared> window) {
         Slot slot = problem.slot();
         Problem free = new Problem(
                 slot.with(
                         slot.showings().stream().map(Showing::withFreePosition).toList()),
-                problem.picture(),
+                problem.prepared(),
                 problem.areas().isEmpty() ? List.of(about(problem)) : problem.areas(),
                 problem.focal(),
-                problem.turn(),
-                problem.growth(),
                 problem.height(),
                 null);
         return slot.showings().isEmpty()
@@ -74,27 +72,21 @@ public record BestPosition(Position position, double worst, Shares shares) {
     }
 
     private static KeepArea about(Problem problem) {
-        Size turned = problem.turned();
-        double[] at = problem.turn()
-                .toPicture(
-                        problem.picture(),
-                        problem.focal().x() * turned.width(),
-                        problem.focal().y() * turned.height());
-        double x = Math.max(0, Math.min(1 - POINT, at[0] / problem.picture().width() - POINT / 2));
-        double y = Math.max(0, Math.min(1 - POINT, at[1] / problem.picture().height() - POINT / 2));
-        return new KeepArea("the focal point", KeepArea.Shape.RECTANGLE, new Box(x, y, POINT, POINT), 1);
+        double x = Math.max(0, Math.min(1 - POINT, problem.focal().x() - POINT / 2));
+        double y = Math.max(0, Math.min(1 - POINT, problem.focal().y() - POINT / 2));
+        return new KeepArea("the focal point", KeepArea.Shape.RECTANGLE, new Box<>(x, y, POINT, POINT), 1);
     }
 
     private static boolean isFree(Problem problem) {
         return problem.slot().showings().stream().anyMatch(s -> s.positionIsFree());
     }
 
-    private static double worst(Problem problem, Box window, int x, int y) {
+    private static double worst(Problem problem, Box<InPrepared> window, int x, int y) {
         return problem.at(new Position(x / 100.0, y / 100.0)).shares(window).worst();
     }
 
     /** Window and position together: from the best of a few positions, each in turn for the other, as long as that shows more. */
-    public static Problem together(Problem problem, Lock lock, List<Box> starts) {
+    public static Problem together(Problem problem, Lock lock, List<Box<InPrepared>> starts) {
         Problem best = problem;
         double worst = problem.best(lock, starts).shares().worst();
         if (!isFree(problem) || worst >= Shares.WHOLE) {

@@ -1,6 +1,7 @@
 package gavlin.core.solve;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -21,9 +22,9 @@ record Covered(double[] boxes, double[] round, double[] strips) {
 
     static Covered of(Sight.Piece piece) {
         Region seen = piece.seen();
-        Box bounds = seen.bounds();
+        Box<InPrepared> bounds = seen.bounds();
         List<Region> alone = new ArrayList<>();
-        List<Box> boxes = new ArrayList<>();
+        List<Box<InPrepared>> boxes = new ArrayList<>();
         for (Region region : piece.hidden()) {
             boolean touched = piece.hidden().stream()
                     .anyMatch(other -> other != region
@@ -40,7 +41,7 @@ record Covered(double[] boxes, double[] round, double[] strips) {
         if (!seen.isRectangle() && !plainRound) {
             boxes.addAll(corners(seen));
         }
-        List<Box> strips = plainRound
+        List<Box<InPrepared>> strips = plainRound
                 ? corners(seen)
                 : alone.stream().flatMap(r -> strips(r).stream()).toList();
         return new Covered(
@@ -52,31 +53,31 @@ record Covered(double[] boxes, double[] round, double[] strips) {
     }
 
     /** Rows of a shape as rectangles of the same area. */
-    private static List<Box> strips(Region region) {
-        List<Box> strips = new ArrayList<>();
-        Box box = region.bounds();
+    private static List<Box<InPrepared>> strips(Region region) {
+        List<Box<InPrepared>> strips = new ArrayList<>();
+        Box<InPrepared> box = region.bounds();
         double step = box.height() / STRIPS;
         for (int i = 0; i < STRIPS; i++) {
             double y = box.y() + i * step;
             double width = region.areaWithin(box.x(), y, box.right(), y + step) / step;
-            strips.add(new Box(box.x() + (box.width() - width) / 2, y, width, step));
+            strips.add(new Box<>(box.x() + (box.width() - width) / 2, y, width, step));
         }
         return strips;
     }
 
     /** What a shape leaves of its bounds, in the same way. */
-    private static List<Box> corners(Region region) {
-        Box box = region.bounds();
+    private static List<Box<InPrepared>> corners(Region region) {
+        Box<InPrepared> box = region.bounds();
         return strips(region).stream()
                 .flatMap(s -> Stream.of(
-                        new Box(box.x(), s.y(), Math.max(0, s.x() - box.x()), s.height()),
-                        new Box(s.right(), s.y(), Math.max(0, box.right() - s.right()), s.height())))
+                        new Box<InPrepared>(box.x(), s.y(), Math.max(0, s.x() - box.x()), s.height()),
+                        new Box<InPrepared>(s.right(), s.y(), Math.max(0, box.right() - s.right()), s.height())))
                 .toList();
     }
 
     /** Row by row between all edges, runs that stand under each other joined. */
-    private static double[] disjoint(List<Box> all, Box bounds) {
-        List<Box> boxes = all.stream()
+    private static double[] disjoint(List<Box<InPrepared>> all, Box<InPrepared> bounds) {
+        List<Box<InPrepared>> boxes = all.stream()
                 .map(b -> b.intersect(bounds))
                 .filter(b -> !b.isEmpty())
                 .toList();
@@ -109,7 +110,7 @@ record Covered(double[] boxes, double[] round, double[] strips) {
         return done.stream().flatMapToDouble(DoubleStream::of).toArray();
     }
 
-    private static List<double[]> runs(List<Box> boxes, double top, double bottom) {
+    private static List<double[]> runs(List<Box<InPrepared>> boxes, double top, double bottom) {
         List<double[]> runs = new ArrayList<>();
         boxes.stream()
                 .filter(b -> b.y() < bottom && b.bottom() > top)

@@ -4,15 +4,18 @@ import gavlin.core.BadInput;
 import gavlin.core.Require;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.OfPicture;
 import java.util.List;
 
 /**
  * A part of a picture that must stay visible and uncovered. It belongs to the picture and counts in every slot.
  *
+ * @param id {@code k1}, {@code k2} and so on, never used again in its picture; empty while it is not stored
  * @param box fractions 0..1 of the upright picture
  * @param weight 0.1..10; between areas that cannot all be seen, the heavier counts for more
  */
-public record KeepArea(String name, Shape shape, Box box, double weight) {
+public record KeepArea(String id, String name, Shape shape, Box<OfPicture> box, double weight) {
     /** More in one picture say nothing any more, and would make the search slow. */
     public static final int MOST = 40;
 
@@ -30,6 +33,7 @@ public record KeepArea(String name, Shape shape, Box box, double weight) {
 
     /** @throws BadInput naming the member: outside the picture, of no size, without a name, a weight out of range */
     public KeepArea {
+        id = id == null ? "" : id;
         name = Require.text("name", name, 60);
         if (name.isEmpty()) {
             throw new BadInput("name", "name must not be empty: it says what must be seen");
@@ -46,6 +50,20 @@ public record KeepArea(String name, Shape shape, Box box, double weight) {
         Require.range("weight", weight, 0.1, 10, "");
     }
 
+    /** One that is not stored yet. */
+    public KeepArea(String name, Shape shape, Box<OfPicture> box, double weight) {
+        this("", name, shape, box, weight);
+    }
+
+    /** The same area under the id that it has in its picture. */
+    public KeepArea withId(String given) {
+        return new KeepArea(given, name, shape, box, weight);
+    }
+
+    public KeepArea named(String other) {
+        return new KeepArea(id, other, shape, box, weight);
+    }
+
     /** @throws BadInput when there are more than {@value #MOST} or two have one name */
     public static List<KeepArea> checked(List<KeepArea> areas) {
         if (areas.size() > MOST) {
@@ -59,8 +77,8 @@ public record KeepArea(String name, Shape shape, Box box, double weight) {
     }
 
     /** In px of a picture of this size. */
-    public Box inPx(Size picture) {
-        return new Box(
+    public Box<InPicture> inPx(Size picture) {
+        return new Box<>(
                 box.x() * picture.width(),
                 box.y() * picture.height(),
                 box.width() * picture.width(),

@@ -22,11 +22,11 @@ public record Lock(Double x, Double y, Double width) {
     double[] widths(Scene scene) {
         double widest = scene.widest();
         if (x != null) {
-            widest = Math.min(widest, scene.field().right() - x);
+            widest = Math.min(widest, scene.picture().width() - x);
         }
         if (y != null) {
-            widest =
-                    Math.min(widest, (scene.field().bottom() - y) * scene.slot().proportion());
+            widest = Math.min(
+                    widest, (scene.picture().height() - y) * scene.slot().proportion());
         }
         if (width != null) {
             widest = Math.min(widest, width);

@@ -2,8 +2,9 @@ package gavlin.core.solve;
 
 import gavlin.core.Slug;
 import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.grow.Grow;
 import java.util.List;
 import java.util.Locale;
 
@@ -13,28 +14,29 @@ import java.util.Locale;
  * @param id such as {@code grow-top}
  * @param growth all of it, with what there was before, or null
  * @param height or null
- * @param letGo names of areas, none when that is not the change
+ * @param letGo ids of areas, none when that is not the change
  * @param picture the least size of another picture that shows the same, px, or null
- * @param window the best one then, px of the turned picture; of the other picture where that is the change
+ * @param window the best one then, px of the prepared picture; of the other picture where that is the change
  * @param worst the least share of any area in any showing then
  */
 public record Offer(
         String id,
         String says,
-        Growth growth,
+        Grow growth,
         Integer height,
         List<String> letGo,
         Size picture,
-        Box window,
+        Box<InPrepared> window,
         double worst) {
     /** The same, for when something is let go besides. */
-    Offer without(String name) {
+    Offer without(KeepArea area) {
+        String name = area.name();
         return new Offer(
                 "without-" + Slug.of(name) + "-" + id,
                 "Let " + name + " go and " + says.substring(0, 1).toLowerCase(Locale.ROOT) + says.substring(1),
                 growth,
                 height,
-                List.of(name),
+                List.of(area.id()),
                 picture,
                 window,
                 worst);

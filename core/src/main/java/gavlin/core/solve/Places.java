@@ -1,6 +1,7 @@
 package gavlin.core.solve;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.WindowSpace.Cell;
 
 /**
@@ -19,7 +20,7 @@ final class Places {
         this.perPx = 1.0 / fileWidth;
     }
 
-    void through(Box window) {
+    void through(Box<InPrepared> window) {
         one = true;
         x[0] = window.x();
         y[0] = window.y();
@@ -66,7 +67,7 @@ final class Places {
      * cell. Along each line through the region, a shift of what is seen by d lets in d at the edge where it enters, whatever lies
      * within; a change of scale by ρ adds at most one and a half times ρ of the line.
      */
-    double comesIn(Region region, Box middle) {
+    double comesIn(Region region, Box<InPrepared> middle) {
         double s0 = middle.width() * perPx;
         double atX = ((region.left + region.right) / 2 - middle.x()) / s0;
         double atY = ((region.top + region.bottom) / 2 - middle.y()) / s0;

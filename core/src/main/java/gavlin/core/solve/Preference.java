@@ -2,6 +2,7 @@ package gavlin.core.solve;
 
 import gavlin.core.brief.Obstruction;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.WindowSpace.Cell;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -32,7 +33,7 @@ final class Preference {
     private final WindowSpace space;
     private final WindowMeter meter;
     /** Where words stand, px of the slot. */
-    private final List<Box> words = new ArrayList<>();
+    private final List<Box<InPrepared>> words = new ArrayList<>();
 
     Preference(Scene scene, WindowSpace space, WindowMeter meter) {
         this.scene = scene;
@@ -50,14 +51,14 @@ final class Preference {
     }
 
     /** The best of all windows that reach {@code required} of the worst; {@code first} is one of them. */
-    Box among(Box first, double required) {
+    Box<InPrepared> among(Box<InPrepared> first, double required) {
         boolean onlyHere = required > HARDLY && required < WHOLE; // few windows show as much, and they lie side by side
         return nearer(onlyHere ? first : searched(first, required), required);
     }
 
-    private Box searched(Box first, double required) {
+    private Box<InPrepared> searched(Box<InPrepared> first, double required) {
         double best = merit(first);
-        Box chosen = first;
+        Box<InPrepared> chosen = first;
         PriorityQueue<Cell> queue =
                 new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
         queue.add(space.whole(2));
@@ -76,7 +77,7 @@ final class Preference {
                 if (bound <= best + CLOSE) {
                     continue;
                 }
-                Box there = space.preferred(half);
+                Box<InPrepared> there = space.preferred(half);
                 if (meter.reaches(there, required)) {
                     double merit = merit(there);
                     if (merit > best) {
@@ -90,7 +91,7 @@ final class Preference {
         return chosen;
     }
 
-    private double merit(Box window) {
+    private double merit(Box<InPrepared> window) {
         return meter.measure(window).sum()
                 + WORDS * open(window)
                 - DETAIL * zoomed(window.width())
@@ -108,7 +109,7 @@ final class Preference {
     }
 
     /** How far from its aim the focal point lands, in widths of the slot. */
-    private double missedBy(Box window) {
+    private double missedBy(Box<InPrepared> window) {
         double x = (scene.focal().x() * scene.picture().width() - window.x()) / window.width();
         double y = (scene.focal().y() * scene.picture().height() - window.y()) / window.height();
         return Math.hypot(
@@ -116,10 +117,10 @@ final class Preference {
     }
 
     /** Of the boxes that words stand in, the share with nothing kept under them, 0..1. */
-    private double open(Box window) {
+    private double open(Box<InPrepared> window) {
         double scale = window.width() / scene.slot().width();
         double open = 0;
-        for (Box box : words) {
+        for (Box<InPrepared> box : words) {
             double kept = 0;
             for (Region region : meter.keep()) {
                 kept += region.areaWithin(
@@ -134,10 +135,10 @@ final class Preference {
     }
 
     /** Moves a window towards its focal point's aim as far as that takes nothing away: straight, then across, then down. */
-    private Box nearer(Box window, double required) {
+    private Box<InPrepared> nearer(Box<InPrepared> window, double required) {
         double enough = meter.measure(window).sum() - CLOSE;
-        Box ideal = space.ideal(window.width());
-        Box at = window;
+        Box<InPrepared> ideal = space.ideal(window.width());
+        Box<InPrepared> at = window;
         for (int round = 0; round < 2; round++) {
             at = reach(at, ideal.x(), ideal.y(), required, enough);
             at = reach(at, ideal.x(), at.y(), required, enough);
@@ -146,13 +147,13 @@ final class Preference {
         return at;
     }
 
-    private Box reach(Box from, double x, double y, double required, double enough) {
-        DoubleFunction<Box> along =
-                t -> new Box(from.x() + (x - from.x()) * t, from.y() + (y - from.y()) * t, from.width(), from.height());
+    private Box<InPrepared> reach(Box<InPrepared> from, double x, double y, double required, double enough) {
+        DoubleFunction<Box<InPrepared>> along = t ->
+                new Box<>(from.x() + (x - from.x()) * t, from.y() + (y - from.y()) * t, from.width(), from.height());
         double low = 0;
         double high = 1;
         for (double t = 1; high - low > 1e-5; t = (low + high) / 2) {
-            Box there = along.apply(t);
+            Box<InPrepared> there = along.apply(t);
             if (meter.reaches(there, required) && meter.measure(there).sum() >= enough) {
                 low = t;
                 if (t == 1) {

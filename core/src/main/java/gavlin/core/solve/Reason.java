@@ -3,6 +3,10 @@ package gavlin.core.solve;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.OpenArea;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InSlot;
+import gavlin.core.grow.Grow;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -67,16 +71,16 @@ final class Reason {
 
     /** In source px: what the areas need of the widest window against what it shows; else what covers them, or which edge ends too soon. */
     private String why(Scene scene, Sight sight) {
-        Box need = scene.areas().stream()
+        Box<InPrepared> need = scene.areas().stream()
                 .map(k -> k.region().bounds())
                 .reduce(Box::hull)
                 .orElseThrow();
         double scale = scene.widest() / scene.slot().width();
-        Box seen = OpenArea.alwaysSeen(List.of(sight.showing()), scene.slot());
-        Box open = OpenArea.safe(List.of(sight.showing()), scene.slot());
+        Box<InSlot> seen = OpenArea.alwaysSeen(List.of(sight.showing()), scene.slot());
+        Box<InSlot> open = OpenArea.safe(List.of(sight.showing()), scene.slot());
         String them = scene.areas().size() == 1 ? "it" : "them";
         // Against what nothing covers, where that would be wide or high enough; else against all that is seen.
-        for (Box room : List.of(open, seen)) {
+        for (Box<InSlot> room : List.of(open, seen)) {
             double lacksHeight = need.height() - room.height() * scale;
             double lacksWidth = need.width() - room.width() * scale;
             if (lacksHeight > 1 && (lacksWidth <= 1 || room == seen)) {
@@ -102,14 +106,14 @@ final class Reason {
     }
 
     /** What is seen through the narrowest window, pushed to each edge of the picture in turn; empty where none ends too soon. */
-    private static String nearEdge(Scene scene, Box need, Box seen) {
-        Box field = scene.field();
+    private static String nearEdge(Scene scene, Box<InPrepared> need, Box<InSlot> seen) {
+        Size picture = scene.picture();
         double scale = scene.narrowest() / scene.slot().width();
         double[] lacks = {
-            field.x() + seen.x() * scale - need.x(),
-            need.right() - field.right() + (scene.slot().width() - seen.right()) * scale,
-            field.y() + seen.y() * scale - need.y(),
-            need.bottom() - field.bottom() + (scene.slot().height() - seen.bottom()) * scale
+            seen.x() * scale - need.x(),
+            need.right() - picture.width() + (scene.slot().width() - seen.right()) * scale,
+            seen.y() * scale - need.y(),
+            need.bottom() - picture.height() + (scene.slot().height() - seen.bottom()) * scale
         };
         String[] edges = {"left", "right", "upper", "lower"};
         for (int i = 0; i < edges.length; i++) {
@@ -122,7 +126,7 @@ final class Reason {
     }
 
     private double added(Offer offer) {
-        var before = problem.growth();
+        var before = problem.prepared().steps().get(Grow.TYPE);
         var after = offer.growth();
         return after.top()
                 + after.right()
@@ -136,13 +140,13 @@ final class Reason {
 
     /** What lies over the areas in the best window that there is for this showing alone. */
     private List<String> covering(Scene scene, Sight sight) {
-        Box window = WindowSearch.best(scene, lock, List.of()).window();
+        Box<InPrepared> window = WindowSearch.best(scene, lock, List.of()).window();
         double scale = scene.slot().width() / window.width();
         List<String> names = new ArrayList<>();
         List<Obstruction> over = sight.showing().obstructions();
         for (Sight.Piece piece : sight.pieces()) {
             for (int i = 0; i < piece.hidden().size() && piece.hidden().size() == over.size(); i++) {
-                Box hidden = piece.hidden().get(i).bounds();
+                Box<InPrepared> hidden = piece.hidden().get(i).bounds();
                 String name = "the " + over.get(i).name();
                 boolean covers = scene.areas().stream()
                         .map(k -> k.region().seenFrom(window.x(), window.y(), scale))

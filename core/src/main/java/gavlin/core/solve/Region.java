@@ -1,6 +1,7 @@
 package gavlin.core.solve;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 
 /**
  * A rectangle with corners cut round, from none of them round to a full ellipse, and the areas that a search asks for millions
@@ -22,7 +23,7 @@ final class Region {
     private final double perArea;
     private final boolean plain;
 
-    private Region(Box box, double rx, double ry) {
+    private Region(Box<?> box, double rx, double ry) {
         this.left = box.x();
         this.top = box.y();
         this.right = box.right();
@@ -34,23 +35,24 @@ final class Region {
         this.plain = this.rx == 0 || this.ry == 0;
     }
 
-    static Region rectangle(Box box) {
+    static Region rectangle(Box<?> box) {
         return new Region(box, 0, 0);
     }
 
-    static Region ellipse(Box box) {
+    static Region ellipse(Box<?> box) {
         return new Region(box, box.width() / 2, box.height() / 2);
     }
 
     /** With circular corners, as CSS border-radius cuts them: never more than half the shorter side. */
-    static Region rounded(Box box, double radius) {
+    static Region rounded(Box<?> box, double radius) {
         double r = Math.min(radius, Math.min(box.width(), box.height()) / 2);
         return new Region(box, r, r);
     }
 
     /** The same shape where a point (x, y) becomes the origin and lengths so many times as long. */
     Region seenFrom(double x, double y, double scale) {
-        Box box = new Box((left - x) * scale, (top - y) * scale, (right - left) * scale, (bottom - top) * scale);
+        Box<InPrepared> box =
+                new Box<>((left - x) * scale, (top - y) * scale, (right - left) * scale, (bottom - top) * scale);
         return new Region(box, rx * scale, ry * scale);
     }
 
@@ -66,8 +68,8 @@ final class Region {
         return perArea;
     }
 
-    Box bounds() {
-        return new Box(left, top, right - left, bottom - top);
+    Box<InPrepared> bounds() {
+        return new Box<>(left, top, right - left, bottom - top);
     }
 
     /** The area common with the rectangle from (l, t) to (r, b); 0 when that is empty or turned inside out. */

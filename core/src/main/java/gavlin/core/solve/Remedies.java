@@ -3,8 +3,10 @@ package gavlin.core.solve;
 import gavlin.core.Slug;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
-import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.grow.Grow;
+import gavlin.core.operation.Prepared;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -59,14 +61,14 @@ public final class Remedies {
     }
 
     private void grow() {
-        Growth g = problem.growth();
-        grow("top", true, px -> new Growth(g.top() + px, g.right(), g.bottom(), g.left()));
-        grow("bottom", true, px -> new Growth(g.top(), g.right(), g.bottom() + px, g.left()));
-        grow("left", false, px -> new Growth(g.top(), g.right(), g.bottom(), g.left() + px));
-        grow("right", false, px -> new Growth(g.top(), g.right() + px, g.bottom(), g.left()));
+        Grow g = problem.prepared().steps().get(Grow.TYPE);
+        grow("top", true, px -> new Grow(g.top() + px, g.right(), g.bottom(), g.left()));
+        grow("bottom", true, px -> new Grow(g.top(), g.right(), g.bottom() + px, g.left()));
+        grow("left", false, px -> new Grow(g.top(), g.right(), g.bottom(), g.left() + px));
+        grow("right", false, px -> new Grow(g.top(), g.right() + px, g.bottom(), g.left()));
         if (offers.isEmpty()) {
-            grow("top-and-bottom", true, px -> new Growth(g.top() + px, g.right(), g.bottom() + px, g.left()));
-            grow("left-and-right", false, px -> new Growth(g.top(), g.right() + px, g.bottom(), g.left() + px));
+            grow("top-and-bottom", true, px -> new Grow(g.top() + px, g.right(), g.bottom() + px, g.left()));
+            grow("left-and-right", false, px -> new Grow(g.top(), g.right() + px, g.bottom(), g.left() + px));
         }
         // The least of it first.
         offers.sort(Comparator.comparingInt(o -> added(o.growth(), g)));
@@ -80,12 +82,12 @@ public final class Remedies {
             if (offers.size() < MOST_LET_GO && !rest.isEmpty()) {
                 Remedies others = new Remedies(problem.with(rest), lock);
                 others.grow();
-                others.offers.stream().findFirst().ifPresent(o -> offers.add(o.without(area.name())));
+                others.offers.stream().findFirst().ifPresent(o -> offers.add(o.without(area)));
             }
         }
     }
 
-    private static int added(Growth growth, Growth before) {
+    private static int added(Grow growth, Grow before) {
         return growth.top()
                 + growth.right()
                 + growth.bottom()
@@ -97,9 +99,9 @@ public final class Remedies {
     }
 
     /** More growth allows every window that less did, so that the least is found by halving. */
-    private void grow(String edge, boolean down, IntFunction<Growth> growth) {
-        Size turned = problem.turned();
-        int most = (int) (MOST_GROWTH * (down ? turned.height() : turned.width()));
+    private void grow(String edge, boolean down, IntFunction<Grow> growth) {
+        Size before = problem.prepared().before(Grow.TYPE);
+        int most = (int) (MOST_GROWTH * (down ? before.height() : before.width()));
         Optional<Problem.Answer> found = whole(problem.with(growth.apply(most)), lock);
         int low = 0;
         int high = most;
@@ -174,7 +176,7 @@ public final class Remedies {
                         "Let " + Reason.list(names, "and") + " go",
                         null,
                         null,
-                        names,
+                        gone.stream().map(KeepArea::id).toList(),
                         null,
                         a.window(),
                         a.shares().worst())));
@@ -187,18 +189,19 @@ public final class Remedies {
         }
         Scene free = problem.scene();
         Scene narrow = free.withNarrowest(free.widest() / Framing.MAX_ZOOM);
-        Box window = WindowSearch.best(narrow, lock, List.of()).window();
+        Box<InPrepared> window = WindowSearch.best(narrow, lock, List.of()).window();
         if (!Shares.of(narrow, window).whole() || window.width() >= free.narrowest()) {
             return;
         }
         double times = problem.size().width() / window.width();
-        Size larger =
-                new Size((int) Math.min(Size.MAX, Math.ceil(problem.picture().width() * times * 1.002)), (int)
-                        Math.min(Size.MAX, Math.ceil(problem.picture().height() * times * 1.002)));
-        Problem other = problem.of(larger);
+        Size larger = new Size(
+                (int) Math.min(Size.MAX, Math.ceil(problem.prepared().picture().width() * times * 1.002)),
+                (int) Math.min(Size.MAX, Math.ceil(problem.prepared().picture().height() * times * 1.002)));
+        Problem other = problem.of(new Prepared(larger, problem.prepared().steps()));
         Lock scaled =
                 new Lock(lock.x() == null ? null : lock.x() * times, lock.y() == null ? null : lock.y() * times, null);
-        Box start = new Box(window.x() * times, window.y() * times, window.width() * times, window.height() * times);
+        Box<InPrepared> start =
+                new Box<>(window.x() * times, window.y() * times, window.width() * times, window.height() * times);
         Problem.Answer answer = other.best(scaled, List.of(start));
         if (answer.shares().whole()) {
             offers.add(new Offer(

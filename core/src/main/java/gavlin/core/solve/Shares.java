@@ -2,6 +2,7 @@ package gavlin.core.solve;
 
 import gavlin.core.brief.Showing;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -17,7 +18,7 @@ public record Shares(List<KeepArea> areas, List<Showing> showings, double[][] sh
     /** From this share on, an area counts as seen whole: less than a pixel in two hundred is missing. */
     public static final double WHOLE = 0.995;
 
-    static Shares of(Scene scene, Box window) {
+    static Shares of(Scene scene, Box<InPrepared> window) {
         double scale = scene.slot().width() / window.width();
         double[][] share = new double[scene.areas().size()][scene.sights().size()];
         for (int k = 0; k < share.length; k++) {

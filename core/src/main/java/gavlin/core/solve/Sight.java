@@ -6,6 +6,8 @@ import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.geometry.Space.InSlot;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -58,13 +60,13 @@ record Sight(Showing showing, List<Piece> pieces) {
     }
 
     private static Piece piece(Slot slot, Showing narrow, Showing wide, Size file) {
-        Box seen = seen(narrow, file).intersect(seen(wide, file));
+        Box<InSlot> seen = seen(narrow, file).intersect(seen(wide, file));
         List<Region> hidden = new ArrayList<>();
         for (int i = 0; i < narrow.obstructions().size(); i++) {
             Obstruction one = narrow.obstructions().get(i);
-            Box there = inFile(one.box(), narrow, file);
-            Box other = inFile(wide.obstructions().get(i).box(), wide, file);
-            Box both = there.hull(other).intersect(seen);
+            Box<InSlot> there = inFile(one.box(), narrow, file);
+            Box<InSlot> other = inFile(wide.obstructions().get(i).box(), wide, file);
+            Box<InSlot> both = there.hull(other).intersect(seen);
             if (!both.isEmpty()) {
                 double perPx = file.width()
                         / narrow.objectFit().place(file, narrow.box()).width();
@@ -78,12 +80,12 @@ record Sight(Showing showing, List<Piece> pieces) {
         return new Piece(whole, List.copyOf(hidden));
     }
 
-    private static Box seen(Showing look, Size file) {
-        Box frame = new Box(0, 0, look.box().width(), look.box().height());
+    private static Box<InSlot> seen(Showing look, Size file) {
+        Box<InShowing> frame = new Box<>(0, 0, look.box().width(), look.box().height());
         return inFile(frame, look, file).intersect(file.box());
     }
 
-    private static Box inFile(Box inFrame, Showing look, Size file) {
+    private static Box<InSlot> inFile(Box<InShowing> inFrame, Showing look, Size file) {
         return inFrame.carry(look.objectFit().place(file, look.box()), file.box());
     }
 }

@@ -1,6 +1,7 @@
 package gavlin.core.solve;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.WindowSpace.Cell;
 import java.util.Arrays;
 import java.util.List;
@@ -92,7 +93,7 @@ final class WindowMeter {
     }
 
     /** Measures a window; {@link #worst()} and {@link #sum()} are its own from then on. */
-    WindowMeter measure(Box at) {
+    WindowMeter measure(Box<InPrepared> at) {
         begin(at);
         worst = 1;
         sum = 0;
@@ -110,7 +111,7 @@ final class WindowMeter {
     }
 
     /** Whether a window's worst share is at least so much: mostly told by the pair that was worst before. */
-    boolean reaches(Box at, double required) {
+    boolean reaches(Box<InPrepared> at, double required) {
         begin(at);
         for (int i = 0; i < order.length; i++) {
             if (throughWindow(order[i] / pieces.length, order[i] % pieces.length) < required) {
@@ -141,7 +142,7 @@ final class WindowMeter {
                 return bound;
             }
         }
-        Box middle = space.middle(part);
+        Box<InPrepared> middle = space.middle(part);
         begin(middle);
         worst = 1;
         for (int k = 0; k < keep.length; k++) {
@@ -177,7 +178,7 @@ final class WindowMeter {
         order[0] = pair;
     }
 
-    private void begin(Box at) {
+    private void begin(Box<InPrepared> at) {
         windowNumber++;
         window.through(at);
     }

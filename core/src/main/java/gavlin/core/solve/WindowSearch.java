@@ -1,6 +1,7 @@
 package gavlin.core.solve;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.WindowSpace.Cell;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -43,14 +44,14 @@ final class WindowSearch {
     private final Scene scene;
     private final WindowSpace space;
     private final WindowMeter meter;
-    private Box best;
+    private Box<InPrepared> best;
     private double bestWorst;
 
     /**
      * @param worst the least share of any keep area in any showing, 0..1
      * @param bound no window has more of the worst than this
      */
-    record Found(Box window, double worst, double bound) {
+    record Found(Box<InPrepared> window, double worst, double bound) {
         /** Whether it is certain that no window shows everything. */
         boolean impossible() {
             return bound < Shares.WHOLE;
@@ -64,11 +65,11 @@ final class WindowSearch {
     }
 
     /** @param starts windows to begin with, such as the present one */
-    static Found best(Scene scene, Lock lock, List<Box> starts) {
+    static Found best(Scene scene, Lock lock, List<Box<InPrepared>> starts) {
         return new WindowSearch(scene, lock).run(starts);
     }
 
-    private Found run(List<Box> starts) {
+    private Found run(List<Box<InPrepared>> starts) {
         best = space.ideal(space.widest);
         if (meter.pairs() == 0) {
             return new Found(best, 1, 1);
@@ -84,7 +85,7 @@ final class WindowSearch {
         if (bound >= Shares.WHOLE && bestWorst < WHOLE) {
             align();
         }
-        Box preferred =
+        Box<InPrepared> preferred =
                 new Preference(scene, space, meter).among(best, bestWorst >= WHOLE ? WHOLE : bestWorst - close());
         return new Found(preferred, bestWorst, Math.min(1, bound));
     }
@@ -93,7 +94,7 @@ final class WindowSearch {
         return Math.max(CLOSE_LEAST, CLOSE * bestWorst);
     }
 
-    private void take(Box window) {
+    private void take(Box<InPrepared> window) {
         double worst = meter.measure(window).worst();
         if (worst > bestWorst) {
             best = window;
@@ -128,9 +129,10 @@ final class WindowSearch {
     }
 
     /** The most promising of the given starts and of a coarse grid of windows. */
-    private List<Box> coarse(List<Box> starts) {
-        record Start(Box window, double worst, double sum) {}
-        List<Box> windows = new ArrayList<>(starts.stream().map(space::allowed).toList());
+    private List<Box<InPrepared>> coarse(List<Box<InPrepared>> starts) {
+        record Start(Box<InPrepared> window, double worst, double sum) {}
+        List<Box<InPrepared>> windows =
+                new ArrayList<>(starts.stream().map(space::allowed).toList());
         for (int z = 0; z < GRID; z++) {
             double w = space.widest * Math.pow(space.narrowest / space.widest, z / (GRID - 1.0));
             for (int i = 0; i < GRID * GRID; i++) {
@@ -148,8 +150,8 @@ final class WindowSearch {
     }
 
     /** Goes uphill by steps along each way, halved when none leads up; by the worst share, then the sum. */
-    private Box climbed(Box start, double firstStep) {
-        Box top = start;
+    private Box<InPrepared> climbed(Box<InPrepared> start, double firstStep) {
+        Box<InPrepared> top = start;
         double worst = meter.measure(top).worst();
         double sum = meter.sum();
         for (double step = firstStep; step > (worst == 0 ? LAST_STEP_BLIND : LAST_STEP) * start.width(); step /= 2) {
@@ -157,7 +159,7 @@ final class WindowSearch {
             for (int round = 0; up && round < MOST_ROUNDS; round++) {
                 up = false;
                 for (int[] way : WAYS) {
-                    Box next = space.moved(
+                    Box<InPrepared> next = space.moved(
                             top, way[0] * step, way[1] * step / scene.slot().proportion(), top.width() + way[2] * step);
                     if (!meter.reaches(next, worst - 1e-12)) {
                         continue;
@@ -177,7 +179,7 @@ final class WindowSearch {
 
     /** Tries to set edges of what is kept exactly on edges of what is seen: halving steps only comes near them. */
     private void align() {
-        Box around = best;
+        Box<InPrepared> around = best;
         double scale = around.width() / scene.slot().width();
         List<Double> xs = new ArrayList<>(List.of(around.x()));
         List<Double> ys = new ArrayList<>(List.of(around.y()));

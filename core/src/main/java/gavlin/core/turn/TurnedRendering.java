@@ -3,10 +3,11 @@ package gavlin.core.turn;
 import gavlin.core.colour.Srgb;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.raster.Pixels;
-import gavlin.core.raster.WorkingPicture;
+import gavlin.core.raster.Renderable;
 
 /**
  * Renders a window of a turned picture. The part of the picture under it is first resampled upright, to twice the wanted density where it
@@ -14,20 +15,20 @@ import gavlin.core.raster.WorkingPicture;
  * image processing", IEEE Trans. ASSP 29(6), 1981, a = −½), four readings a pixel, in linear light and premultiplied. In bands of
  * rows, so that memory is bounded by {@value #MOST_PIXELS} intermediate pixels.
  */
-public final class TurnedRendering {
+final class TurnedRendering {
     private static final long MOST_PIXELS = 16_000_000;
     private static final int FEWEST_ROWS = 32;
     /** Cubic convolution looks two pixels to each side. */
     private static final int MARGIN = 3;
 
-    private final WorkingPicture picture;
+    private final Renderable<InPrepared> picture;
     private final Turn turn;
-    private final Box window;
+    private final Box<InPrepared> window;
     private final Size out;
     private final int channels;
     private final byte[] samples;
 
-    private TurnedRendering(WorkingPicture picture, Turn turn, Box window, Size out) {
+    private TurnedRendering(Renderable<InPrepared> picture, Turn turn, Box<InPrepared> window, Size out) {
         this.picture = picture;
         this.turn = turn;
         this.window = window;
@@ -37,10 +38,10 @@ public final class TurnedRendering {
     }
 
     /** @param window inside the turned picture, px of it */
-    public static Pixels render(WorkingPicture picture, Turn turn, Box window, Size out) {
+    static Pixels render(Renderable<InPrepared> picture, Turn turn, Box<InPrepared> window, Size out) {
         if (turn.degrees() == 0) { // only mirrored: no value has to be found between pixels
-            Box source = turn.toPicture(picture.size(), window);
-            return picture.render(new Framing(source, out.box()), out).mirrored();
+            Box<InPrepared> source = under(turn, picture.size(), window);
+            return picture.render(new Framing<>(source, out.box()), out).mirrored();
         }
         TurnedRendering rendering = new TurnedRendering(picture, turn, window, out);
         for (int y = 0; y < out.height(); ) {
@@ -52,11 +53,17 @@ public final class TurnedRendering {
     }
 
     /** The part of the picture that is read, px of it. */
-    public static Box source(Turn turn, Size picture, Box window) {
-        Box box = turn.toPicture(picture, window);
+    static Box<InPrepared> source(Turn turn, Size picture, Box<InPrepared> window) {
+        Box<InPrepared> box = under(turn, picture, window);
         double margin = MARGIN * Math.max(1, window.width() / 64);
-        return new Box(box.x() - margin, box.y() - margin, box.width() + 2 * margin, box.height() + 2 * margin)
+        return new Box<InPrepared>(
+                        box.x() - margin, box.y() - margin, box.width() + 2 * margin, box.height() + 2 * margin)
                 .intersect(picture.box());
+    }
+
+    /** The upright box around what lies under a box of the turned picture. */
+    private static Box<InPrepared> under(Turn turn, Size picture, Box<InPrepared> box) {
+        return Box.around(box, (Point<InPrepared> at) -> turn.back(picture, at));
     }
 
     private double density() {
@@ -64,15 +71,15 @@ public final class TurnedRendering {
         return wanted >= 1 ? wanted : Math.min(2 * wanted, 1);
     }
 
-    private Box strip(int y, int rows) {
+    private Box<InPrepared> strip(int y, int rows) {
         double perRow = window.height() / out.height();
-        return new Box(window.x(), window.y() + y * perRow, window.width(), rows * perRow);
+        return new Box<>(window.x(), window.y() + y * perRow, window.width(), rows * perRow);
     }
 
     private int rowsFrom(int y) {
         int rows = out.height() - y;
         while (rows > FEWEST_ROWS
-                && turn.toPicture(picture.size(), strip(y, rows)).area() * density() * density() > MOST_PIXELS) {
+                && under(turn, picture.size(), strip(y, rows)).area() * density() * density() > MOST_PIXELS) {
             rows = (rows + 1) / 2;
         }
         return rows;
@@ -80,14 +87,14 @@ public final class TurnedRendering {
 
     private void band(int from, int rows) {
         double density = density();
-        Box under = turn.toPicture(picture.size(), strip(from, rows));
+        Box<InPrepared> under = under(turn, picture.size(), strip(from, rows));
         double margin = MARGIN / density;
-        Box source = new Box(
+        Box<InPrepared> source = new Box<InPrepared>(
                         under.x() - margin, under.y() - margin, under.width() + 2 * margin, under.height() + 2 * margin)
                 .intersect(picture.size().box());
         Size size = new Size((int) Math.max(1, Math.ceil(source.width() * density)), (int)
                 Math.max(1, Math.ceil(source.height() * density)));
-        Pixels upright = picture.render(new Framing(source, size.box()), size);
+        Pixels upright = picture.render(new Framing<>(source, size.box()), size);
         Reader reader = new Reader(upright, channels);
         double acrossPx = size.width() / source.width();
         double downPx = size.height() / source.height();
@@ -98,8 +105,8 @@ public final class TurnedRendering {
                 for (int i = 0; i < 4; i++) {
                     double tx = window.x() + (x + 0.25 + i % 2 * 0.5) * window.width() / out.width();
                     double ty = window.y() + (y + 0.25 + i / 2 * 0.5) * window.height() / out.height();
-                    double[] at = turn.toPicture(picture.size(), tx, ty);
-                    reader.add((at[0] - source.x()) * acrossPx - 0.5, (at[1] - source.y()) * downPx - 0.5, sum);
+                    Point<InPrepared> at = turn.back(picture.size(), new Point<>(tx, ty));
+                    reader.add((at.x() - source.x()) * acrossPx - 0.5, (at.y() - source.y()) * downPx - 0.5, sum);
                 }
                 write(sum, (y * out.width() + x) * channels);
             }

@@ -86,7 +86,6 @@ final class QualitySearch<F> {
     }
 
     private List<Try<F>> make(double... places) {
-        WeightSearch.stopIfAsked();
         List<Try<F>> made = Arrays.stream(places)
                 .parallel()
                 .mapToObj(x -> {

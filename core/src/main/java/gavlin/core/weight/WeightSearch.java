@@ -12,7 +12,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.function.DoubleFunction;
 import java.util.stream.Stream;
 
@@ -35,6 +35,12 @@ public final class WeightSearch {
     private static final double UNLIMITED_ENOUGH = 0.9875;
     /** Tried in this order when a lossless PNG is too heavy, each with and without dithering. */
     private static final int[] PALETTE_SIZES = {256, 128, 64, 32, 16};
+    /** Less of a drawing is never flat: its grounds are. A photograph's grain leaves hardly two pixels alike; common practice, no source. */
+    private static final double PHOTOGRAPH = 0.25;
+    /** Of portraits and icons: a photograph this small is soon packed without loss, and may keep its limit so. */
+    private static final long SMALL = 60_000;
+    /** From here on damage is not seen, as the gauge has it: a lighter file then looks the same as a palette. */
+    private static final double SOUND_SSIM = 0.95;
     /** So many times over the limit, losslessly, artwork may still fit with fewer colours. */
     private static final double HOPELESS = 3;
     /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
@@ -54,8 +60,15 @@ public final class WeightSearch {
     /**
      * @param types allowed, at least one that Gavlin writes
      * @param maxBytes the limit; {@link Long#MAX_VALUE} for none
+     * @param superseded asked before each encode, from several threads: whether nobody needs the answer any more
      */
-    public record Request(Pixels pixels, List<PictureType> types, long maxBytes, Tags tags) {
+    public record Request(
+            Pixels pixels, List<PictureType> types, long maxBytes, Tags tags, BooleanSupplier superseded) {
+        /** One that is searched to its end. */
+        public Request(Pixels pixels, List<PictureType> types, long maxBytes, Tags tags) {
+            this(pixels, types, maxBytes, tags, () -> false);
+        }
+
         boolean limited() {
             return maxBytes != Long.MAX_VALUE;
         }
@@ -83,7 +96,7 @@ public final class WeightSearch {
 
     private record Measured(Encoding encoding, Candidate candidate, byte[] file) {}
 
-    /** @throws CancellationException when the calling thread is interrupted between two encodes */
+    /** @throws Superseded when the request says so, or the thread is interrupted, between two encodes */
     public static Outcome search(Request request) {
         Ssim.Original original = Ssim.original(request.pixels);
         List<Measured> all = request.types.parallelStream()
@@ -139,8 +152,19 @@ public final class WeightSearch {
             ssimA = Math.min(ssimA, UNLIMITED_SSIM);
             ssimB = Math.min(ssimB, UNLIMITED_SSIM);
         }
+        if (aKeeps && palette(a) != palette(b)) {
+            Measured lossy = palette(a) ? b : a;
+            Measured palette = palette(a) ? a : b;
+            if (lossy.candidate.ssim() >= SOUND_SSIM && lossy.file.length <= palette.file.length) {
+                return lossy == a;
+            }
+        }
         boolean sameLook = request.limited() ? Math.abs(ssimA - ssimB) <= SAME_LOOK : ssimA == ssimB;
         return !aKeeps || sameLook ? a.file.length < b.file.length : ssimA > ssimB;
+    }
+
+    private static boolean palette(Measured made) {
+        return made.encoding.way() == Encoding.Way.PALETTE;
     }
 
     private static List<Made> searchType(Request request, Ssim.Original original, PictureType type) {
@@ -254,13 +278,22 @@ public final class WeightSearch {
     /** Exact first; then ever smaller palettes, with and without dithering, until one keeps the limit. */
     private static List<Made> png(Request request, PictureType type) {
         Request plain = type == PictureType.ICO
-                ? new Request(request.pixels, request.types, request.maxBytes - IcoWriter.HEAD_BYTES, Tags.NONE)
+                ? new Request(
+                        request.pixels,
+                        request.types,
+                        request.maxBytes - IcoWriter.HEAD_BYTES,
+                        Tags.NONE,
+                        request.superseded)
                 : request;
         List<Made> tried = new ArrayList<>();
-        if (isHopeless(request)) {
+        boolean photograph = isPhotographElsewhere(request);
+        if (photograph && request.pixels.size().pixels() > SMALL || !photograph && isHopeless(request)) {
             return tried;
         }
         tried.add(make(plain, Encoding.lossless(type)));
+        if (photograph) {
+            return tried;
+        }
         for (int i = 0; i < PALETTE_SIZES.length && lightest(tried) > request.maxBytes; i++) {
             if (tried.size() + 2 > MAX_ENCODES) {
                 break;
@@ -274,10 +307,18 @@ public final class WeightSearch {
         return tried;
     }
 
-    /** A photograph that a lossy type may hold as well: as a PNG within the limit it could only look worse. */
+    /** A photograph that a lossy type may hold as well: as a palette it is heavier or looks worse, and takes long. */
+    private static boolean isPhotographElsewhere(Request request) {
+        return maybeLossy(request) && Flatness.of(request.pixels) < PHOTOGRAPH;
+    }
+
+    private static boolean maybeLossy(Request request) {
+        return request.types.contains(PictureType.JPEG) || request.types.contains(PictureType.WEBP);
+    }
+
+    /** So far over the limit that fewer colours would not do. */
     private static boolean isHopeless(Request request) {
-        boolean other = request.types.contains(PictureType.JPEG) || request.types.contains(PictureType.WEBP);
-        Sample sample = other && request.limited() ? Sample.of(request.pixels) : null;
+        Sample sample = maybeLossy(request) && request.limited() ? Sample.of(request.pixels) : null;
         if (sample == null) {
             return false;
         }
@@ -290,7 +331,9 @@ public final class WeightSearch {
     }
 
     private static Made make(Request request, Encoding encoding) {
-        stopIfAsked();
+        if (request.superseded.getAsBoolean() || Thread.currentThread().isInterrupted()) {
+            throw new Superseded();
+        }
         return new Made(encoding, encoding.write(request.pixels, request.tags));
     }
 
@@ -298,11 +341,5 @@ public final class WeightSearch {
         boolean exact = made.encoding.way() == Encoding.Way.LOSSLESS;
         double ssim = exact ? 1 : original.likeness(PictureReader.pixels(made.file));
         return new Measured(made.encoding, Candidate.of(made.encoding, made.file.length, ssim), made.file);
-    }
-
-    static void stopIfAsked() {
-        if (Thread.currentThread().isInterrupted()) {
-            throw new CancellationException("the search was stopped");
-        }
     }
 }

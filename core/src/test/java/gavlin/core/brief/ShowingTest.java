@@ -10,12 +10,16 @@ import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.ObjectFit;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.geometry.Space.InSlot;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class ShowingTest {
     private static final Size FILE = Size.parse("1920x480");
-    private static final Framing WHOLE = Framing.of(FILE, FILE, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1);
+    private static final Framing<InShowing> WHOLE =
+            Framing.of(FILE, FILE, Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1);
 
     @Test
     void fullBleed_390to2560_isCutAtTheSidesWhenNarrowAndAboveWhenWide() {
@@ -61,18 +65,19 @@ class ShowingTest {
         for (int seed = 0; seed < 300; seed++) {
             for (Slot slot : RandomSheet.of(seed).slots()) {
                 Size file = slot.brief().size();
-                Framing framing = Framing.of(file, file, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1);
+                Framing<InPrepared> framing =
+                        Framing.of(file, file, Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1);
                 Showing showing = slot.showings().get(0);
-                Box always = showing.alwaysSeen(framing, file);
-                Box open = OpenArea.of(List.of(showing), file);
+                Box<InPrepared> always = showing.alwaysSeen(framing, file);
+                Box<InSlot> open = OpenArea.of(List.of(showing), file);
                 for (int i = 0; i <= 40; i++) {
                     Showing at = showing.at(showing.box().width()
                             + i * (showing.widest().width() - showing.box().width()) / 40);
-                    Box seen = at.objectFit().seen(framing, file, at.box());
+                    Box<InPrepared> seen = at.objectFit().seen(framing, file, at.box());
                     assertTrue(seen.contains(always, 1e-6), "seed " + seed + ": " + seen + " lacks part of " + always);
-                    Box covered =
+                    Box<InSlot> covered =
                             at.obstructions().get(0).box().carry(at.objectFit().place(file, at.box()), file.box());
-                    Box both = covered.intersect(open);
+                    Box<InSlot> both = covered.intersect(open);
                     // Slivers of rounding only.
                     assertTrue(both.width() < 1e-6 || both.height() < 1e-6, "seed " + seed + ": " + both);
                 }

@@ -91,8 +91,8 @@ class SlotSheetReaderTest {
         // 1280×320 shown of 1920×480: scale 1.5. The menu covers the top 96 px, the title up to x 900 from y 270 to
         // 360.
         assertEquals("1020x384+900+96", OpenArea.of(masthead.showings(), size).toString());
-        assertEquals(new FocalPoint(1410 / 1920.0, 288 / 480.0), OpenArea.aim(masthead.showings(), size));
-        assertEquals(FocalPoint.CENTRE, OpenArea.aim(List.of(), size));
+        assertEquals(new FocalPoint<>(1410 / 1920.0, 288 / 480.0), OpenArea.aim(masthead.showings(), size));
+        assertEquals(FocalPoint.centre(), OpenArea.aim(List.of(), size));
     }
 
     private static List<Fault> faults(String sheet) {

@@ -9,6 +9,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.ObjectFit;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
 import java.util.List;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
@@ -53,8 +54,8 @@ class ImageCodeTest {
                 "r",
                 null,
                 0,
-                new Box(0, 0, 300, 75),
-                new Box(0, 0, 1200, 300),
+                new Box<>(0, 0, 300, 75),
+                new Box<>(0, 0, 1200, 300),
                 ObjectFit.INITIAL,
                 false,
                 0,
@@ -66,8 +67,8 @@ class ImageCodeTest {
                 "r",
                 null,
                 0,
-                new Box(0, 0, 300, 200),
-                new Box(0, 0, 1200, 300),
+                new Box<>(0, 0, 300, 200),
+                new Box<>(0, 0, 1200, 300),
                 ObjectFit.INITIAL,
                 false,
                 0,
@@ -102,7 +103,7 @@ class ImageCodeTest {
     }
 
     private static Showing seen(int screen, int width, int height) {
-        Box box = new Box(0, 0, width, height);
+        Box<InShowing> box = new Box<>(0, 0, width, height);
         return new Showing(
                 "s" + width, "s", null, screen, box, box, ObjectFit.INITIAL, false, 0, List.of(), Exists.ALWAYS);
     }

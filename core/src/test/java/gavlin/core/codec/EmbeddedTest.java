@@ -11,6 +11,7 @@ import gavlin.core.Reference;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.raster.Orientation;
 import gavlin.core.raster.Pixels;
 import java.io.IOException;
@@ -102,7 +103,7 @@ class EmbeddedTest {
         Region region = words.regions().get(0);
         assertEquals("Keeper", region.name());
         assertEquals(Region.Kind.FACE, region.kind());
-        assertBox(new Box(x, y, 0.5, 0.5), region.area());
+        assertBox(new Box<>(x, y, 0.5, 0.5), region.area());
     }
 
     /** A writer that means what it displayed says so by its dimensions. */
@@ -115,7 +116,7 @@ class EmbeddedTest {
                 "-RegionInfo={AppliedToDimensions={W=20,H=40,Unit=pixel},RegionList=[{Area={X=0.5,Y=0.1,W=0.2,H=0.1,"
                         + "Unit=normalized},Type=Focus}]}");
         assertEquals(Region.Kind.FOCUS, words.regions().get(0).kind());
-        assertBox(new Box(0.4, 0.05, 0.2, 0.1), words.regions().get(0).area());
+        assertBox(new Box<>(0.4, 0.05, 0.2, 0.1), words.regions().get(0).area());
     }
 
     @ParameterizedTest
@@ -230,9 +231,9 @@ class EmbeddedTest {
                 original,
                 header,
                 List.of(
-                        new RegionCopy.Outline("keeper's head", false, new Box(0.1, 0.2, 0.3, 0.4)),
-                        new RegionCopy.Outline("lamp <1>", true, new Box(0.5, 0.25, 0.5, 0.5))),
-                new FocalPoint(0.25, 0.75));
+                        new RegionCopy.Outline("keeper's head", false, new Box<>(0.1, 0.2, 0.3, 0.4)),
+                        new RegionCopy.Outline("lamp <1>", true, new Box<>(0.5, 0.25, 0.5, 0.5))),
+                new FocalPoint<>(0.25, 0.75));
 
         Embedded words = EmbeddedReader.read(new Bytes(copy), PictureReader.inspect(copy, Limits.DEFAULT));
         assertEquals("Kelso & quay", words.title());
@@ -240,9 +241,9 @@ class EmbeddedTest {
                 List.of("", "keeper's head", "lamp <1>"),
                 words.regions().stream().map(Region::name).toList());
         assertEquals(Region.Kind.FOCUS, words.regions().get(0).kind());
-        assertBox(new Box(0.25, 0.75, 0, 0), words.regions().get(0).area());
-        assertBox(new Box(0.1, 0.2, 0.3, 0.4), words.regions().get(1).area());
-        assertBox(new Box(0.5, 0.25, 0.5, 0.5), words.regions().get(2).area());
+        assertBox(new Box<>(0.25, 0.75, 0, 0), words.regions().get(0).area());
+        assertBox(new Box<>(0.1, 0.2, 0.3, 0.4), words.regions().get(1).area());
+        assertBox(new Box<>(0.5, 0.25, 0.5, 0.5), words.regions().get(2).area());
         String said = said(copy, type);
         assertTrue(said.contains("Kelso & quay") && said.contains("keeper's head") && said.contains("Focus"), said);
         assertTrue(!said.contains("Warning") && !said.contains("Error"), said);
@@ -263,7 +264,7 @@ class EmbeddedTest {
     void regionsOfATypeThatCannotHoldThem_areAFileBeside() throws Exception {
         Header header = PictureReader.inspect(jpeg(), Limits.DEFAULT);
         byte[] sidecar = RegionCopy.sidecar(
-                header, List.of(new RegionCopy.Outline("lamp", true, new Box(0.25, 0.25, 0.25, 0.5))), null);
+                header, List.of(new RegionCopy.Outline("lamp", true, new Box<>(0.25, 0.25, 0.25, 0.5))), null);
         String said = said(sidecar, "xmp");
         assertTrue(said.contains("lamp") && said.contains("RbShape=Circle"), said); // 10 px wide and high: a circle
         byte[] bmp = new byte[] {'B', 'M'};
@@ -271,7 +272,7 @@ class EmbeddedTest {
         assertThrows(BadInput.class, () -> RegionCopy.of(bmp, other, List.of(), null));
     }
 
-    private static void assertBox(Box expected, Box found) {
+    private static void assertBox(Box<OfPicture> expected, Box<OfPicture> found) {
         assertTrue(expected.contains(found, 1e-6) && found.contains(expected, 1e-6), found + ", not " + expected);
     }
 }

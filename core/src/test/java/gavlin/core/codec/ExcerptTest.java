@@ -8,6 +8,7 @@ import gavlin.core.Reference;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.Excerpt;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Resampler;
@@ -50,11 +51,11 @@ class ExcerptTest {
         Header header = PictureReader.inspect(file, Limits.DEFAULT);
         Size picture = header.upright();
         WorkingPicture whole = Reference.working(file);
-        Framing wide = framing(picture, 0.1, 0.3, 0.8, 0.2, 5);
-        Framing corner = framing(picture, 0.6, 0.7, 0.4, 0.3, 1.1);
-        for (List<Framing> framings : List.of(List.of(wide), List.of(corner), List.of(wide, corner))) {
+        Framing<InPicture> wide = framing(picture, 0.1, 0.3, 0.8, 0.2, 5);
+        Framing<InPicture> corner = framing(picture, 0.6, 0.7, 0.4, 0.3, 1.1);
+        for (List<Framing<InPicture>> framings : List.of(List.of(wide), List.of(corner), List.of(wide, corner))) {
             WorkingPicture excerpt = PictureReader.decodeFor(file, header, folder, framings);
-            for (Framing framing : framings) {
+            for (Framing<InPicture> framing : framings) {
                 assertArrayEquals(render(whole, framing), render(excerpt, framing), name + " " + framing);
             }
         }
@@ -78,7 +79,7 @@ class ExcerptTest {
     })
     void halves_ofAPhotograph_agreeWithTheWhole(String photograph, double detail, double leastPsnr) {
         WorkingPicture whole = Reference.working(Reference.bytes(photograph));
-        Framing framing = framing(whole.size(), 0, 0, 1, 1, detail);
+        Framing<InPicture> framing = framing(whole.size(), 0, 0, 1, 1, detail);
         Size size =
                 new Size((int) framing.placed().width(), (int) framing.placed().height());
         Pixels exact = Resampler.resample(whole.full(), framing, size).toPixels();
@@ -89,7 +90,7 @@ class ExcerptTest {
     @Test
     void excerpt_ofAWideBanner_leavesOutMostRows() {
         Size picture = Size.parse("6000x4000");
-        Framing banner = new Framing(Box.parse("6000x1200+0+1400"), Box.parse("2000x400"));
+        Framing<InPicture> banner = new Framing<>(Box.parse("6000x1200+0+1400"), Box.parse("2000x400"));
         Excerpt excerpt = Excerpt.of(picture, List.of(banner));
         assertEquals(2, excerpt.shrink());
         assertTrue(excerpt.region().contains(banner.window(), 0));
@@ -99,22 +100,23 @@ class ExcerptTest {
     @Test
     void excerpt_forADetailAndAnIcon_isDecodedOnceInFull() {
         Size picture = Size.parse("6000x4000");
-        Framing detail = new Framing(Box.parse("1000x1000+0+0"), Box.parse("1000x1000"));
-        Framing icon = new Framing(Box.parse("4000x4000+0+0"), Box.parse("16x16"));
+        Framing<InPicture> detail = new Framing<>(Box.parse("1000x1000+0+0"), Box.parse("1000x1000"));
+        Framing<InPicture> icon = new Framing<>(Box.parse("4000x4000+0+0"), Box.parse("16x16"));
         Excerpt excerpt = Excerpt.of(picture, List.of(detail, icon));
         assertEquals(1, excerpt.shrink());
         assertEquals(5, excerpt.halves(), "250 source px for each, at least four left");
     }
 
-    private static Framing framing(Size picture, double x, double y, double width, double height, double detail) {
-        Box window =
-                new Box(x * picture.width(), y * picture.height(), width * picture.width(), height * picture.height());
+    private static Framing<InPicture> framing(
+            Size picture, double x, double y, double width, double height, double detail) {
+        Box<InPicture> window = new Box<>(
+                x * picture.width(), y * picture.height(), width * picture.width(), height * picture.height());
         int across = Math.max(1, (int) (window.width() / detail));
         int down = Math.max(1, (int) (window.height() / detail));
-        return new Framing(window, new Size(across, down).box());
+        return new Framing<>(window, new Size(across, down).box());
     }
 
-    private static byte[] render(WorkingPicture picture, Framing framing) {
+    private static byte[] render(WorkingPicture picture, Framing<InPicture> framing) {
         Size out =
                 new Size((int) framing.placed().width(), (int) framing.placed().height());
         return picture.render(framing, out).samples();

@@ -36,6 +36,6 @@ class OrientationTest {
     /** The top edge, which is without the digit that each file shows in its middle; small, so that JPEG's noise is out. */
     private static Pixels border(WorkingPicture picture) {
         Size out = Size.parse("45x5");
-        return picture.render(new Framing(Box.parse("1800x200"), out.box()), out);
+        return picture.render(new Framing<>(Box.parse("1800x200"), out.box()), out);
     }
 }

@@ -12,14 +12,16 @@ import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.grow.Grow;
+import gavlin.core.operation.Preparation;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
+import gavlin.core.turn.Turn;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -34,8 +36,8 @@ class TurnedAndGrownTest {
     void flip_isThePictureReadBackwards() throws IOException {
         WorkingPicture picture = working((x, y) -> x * 255 / 600 << 16 | y * 255 / 400 << 8 | (x * 7 + y * 3) % 200);
         Slot slot = slot(600, 400);
-        Pixels plain = rendered(picture, slot, Setting.NONE);
-        Pixels flipped = rendered(picture, slot, Setting.NONE.with(new Turn(true, 0)));
+        Pixels plain = rendered(picture, slot, Turn.NONE);
+        Pixels flipped = rendered(picture, slot, new Turn(true, 0));
         for (int y = 0; y < 400; y += 7) {
             for (int x = 0; x < 600; x += 7) {
                 assertNear(colour(plain, x, y), colour(flipped, 599 - x, y), 0);
@@ -46,7 +48,7 @@ class TurnedAndGrownTest {
     @Test
     void constantPicture_straightened_staysConstant() throws IOException {
         WorkingPicture picture = working((x, y) -> 0x4a7fb2);
-        Pixels turned = rendered(picture, slot(300, 100), Setting.NONE.with(new Turn(true, 7.5)));
+        Pixels turned = rendered(picture, slot(300, 100), new Turn(true, 7.5));
         for (int i = 0; i < 300 * 100; i++) {
             assertEquals(0x4a7fb2, colour(turned, i % 300, i / 300));
         }
@@ -58,11 +60,11 @@ class TurnedAndGrownTest {
         double slope = Math.tan(Math.toRadians(3));
         WorkingPicture picture = working((x, y) -> y > 200 + (x - 300) * slope ? 0x103050 : 0xd0e0f0);
         for (int width : new int[] {900, 300, 90}) {
-            Pixels turned = rendered(picture, slot(width, width / 3), Setting.NONE.with(new Turn(false, -3)));
+            Pixels turned = rendered(picture, slot(width, width / 3), new Turn(false, -3));
             int left = horizon(turned, width / 20);
             int right = horizon(turned, width - width / 20 - 1);
             assertTrue(Math.abs(left - right) <= Math.max(1, width / 400), width + ": " + left + " and " + right);
-            Pixels before = rendered(picture, slot(width, width / 3), Setting.NONE);
+            Pixels before = rendered(picture, slot(width, width / 3), Turn.NONE);
             assertTrue(Math.abs(horizon(before, width / 20) - horizon(before, width - width / 20 - 1)) > width / 40);
         }
     }
@@ -71,14 +73,14 @@ class TurnedAndGrownTest {
     void grownEdge_isThePicturesMirrorImage_withoutAJoin() throws IOException {
         WorkingPicture picture = working((x, y) -> (x * 255 / 600) << 16 | (y * 255 / 400) << 8 | 0x40);
         Slot slot = slot(600, 400);
-        Setting grown = Setting.NONE.with(new Growth(100, 0, 0, 0));
-        Fit top = new Fit(new FocalPoint(0.5, 0), 1.25, Rule.COVER, null, null, null, grown);
+        Fit top = Fit.of(new Frame(Rule.COVER, new FocalPoint<>(0.5, 0), 1.25, null, null))
+                .with(new Grow(100, 0, 0, 0));
         RenditionPlan plan = RenditionPlan.of(slot, top, facts(), 1);
-        assertTrue(plan.framing().window().y() < -50, plan.framing().toString());
+        assertTrue(plan.framing().window().y() < 50, "it stands on what was grown: " + plan.framing());
         Pixels pixels = Rendition.pixels(picture, plan);
         assertEquals(new Size(600, 400), pixels.size());
         double perRow = plan.framing().window().height() / 400;
-        int edge = (int) Math.ceil(-plan.framing().window().y() / perRow);
+        int edge = (int) Math.ceil((100 - plan.framing().window().y()) / perRow);
         for (int d = 0; d < 40; d++) {
             assertNear(colour(pixels, 300, edge + d), colour(pixels, 300, edge - 1 - d), 1);
         }
@@ -92,11 +94,11 @@ class TurnedAndGrownTest {
         String key = RenditionPlan.of(slot, plain, facts(), 1).fingerprint();
         assertNotEquals(
                 key,
-                RenditionPlan.of(slot, plain.with(Setting.NONE.with(new Turn(true, 0))), facts(), 1)
+                RenditionPlan.of(slot, plain.with(new Turn(true, 0)), facts(), 1)
                         .fingerprint());
         assertEquals(
                 key,
-                RenditionPlan.of(slot, plain.with(Setting.NONE.lettingGo(java.util.List.of("the lamp"))), facts(), 1)
+                RenditionPlan.of(slot, plain.lettingGo(List.of("k1")), facts(), 1)
                         .fingerprint());
     }
 
@@ -118,9 +120,9 @@ class TurnedAndGrownTest {
                 .picture();
     }
 
-    private static Pixels rendered(WorkingPicture picture, Slot slot, Setting setting) {
+    private static Pixels rendered(WorkingPicture picture, Slot slot, Preparation step) {
         return Rendition.pixels(
-                picture, RenditionPlan.of(slot, Fit.chosenFor(slot).with(setting), facts(), 1));
+                picture, RenditionPlan.of(slot, Fit.chosenFor(slot).with(step), facts(), 1));
     }
 
     private static PictureFacts facts() {

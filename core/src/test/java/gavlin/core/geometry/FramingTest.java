@@ -5,13 +5,13 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.BadInput;
+import gavlin.core.geometry.Space.InPrepared;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class FramingTest {
-    private static final FocalPoint CENTRE = FocalPoint.CENTRE;
 
     /** Slots of the trade (common practice, no source) out of photographs of 3:2 and 16:9. */
     @ParameterizedTest
@@ -25,7 +25,8 @@ class FramingTest {
         "1000x1000, 16x16, 1000x1000+0+0"
     })
     void cover_centred_showsAsMuchAsTheProportionsAllow(String picture, String slot, String window) {
-        Framing framing = Framing.of(Size.parse(picture), Size.parse(slot), Rule.COVER, CENTRE, CENTRE, 1);
+        Framing<InPrepared> framing = Framing.of(
+                Size.parse(picture), Size.parse(slot), Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1);
         assertEquals(window, framing.window().toString());
         assertEquals(Size.parse(slot).box(), framing.placed());
     }
@@ -34,16 +35,20 @@ class FramingTest {
     void cover_focalPoint_landsAtItsAimUnlessAnEdgeIsInTheWay() {
         Size picture = Size.parse("6000x4000");
         Size slot = Size.parse("1920x480");
-        Box middle = Framing.of(picture, slot, Rule.COVER, new FocalPoint(0.5, 0.4), CENTRE, 1)
+        Box<InPrepared> middle = Framing.<InPrepared>of(
+                        picture, slot, Rule.COVER, new FocalPoint<>(0.5, 0.4), FocalPoint.centre(), 1)
                 .window();
         assertEquals(0.4 * 4000, middle.y() + middle.height() / 2, 1e-9);
-        Box top = Framing.of(picture, slot, Rule.COVER, new FocalPoint(0.5, 0.01), CENTRE, 1)
+        Box<InPrepared> top = Framing.<InPrepared>of(
+                        picture, slot, Rule.COVER, new FocalPoint<>(0.5, 0.01), FocalPoint.centre(), 1)
                 .window();
         assertEquals(0, top.y());
-        Box bottom = Framing.of(picture, slot, Rule.COVER, new FocalPoint(0.5, 1), CENTRE, 1)
+        Box<InPrepared> bottom = Framing.<InPrepared>of(
+                        picture, slot, Rule.COVER, new FocalPoint<>(0.5, 1), FocalPoint.centre(), 1)
                 .window();
         assertEquals(4000, bottom.bottom(), 1e-9);
-        Box low = Framing.of(picture, slot, Rule.COVER, new FocalPoint(0.5, 0.5), new FocalPoint(0.5, 0.75), 1)
+        Box<InPrepared> low = Framing.<InPrepared>of(
+                        picture, slot, Rule.COVER, new FocalPoint<>(0.5, 0.5), new FocalPoint<>(0.5, 0.75), 1)
                 .window();
         assertEquals(0.5 * 4000, low.y() + 0.75 * low.height(), 1e-9);
     }
@@ -54,11 +59,11 @@ class FramingTest {
         for (int i = 0; i < 2000; i++) {
             Size picture = new Size(1 + random.nextInt(9000), 1 + random.nextInt(9000));
             Size slot = new Size(1 + random.nextInt(3000), 1 + random.nextInt(3000));
-            FocalPoint focal = new FocalPoint(random.nextDouble(), random.nextDouble());
+            FocalPoint<InPrepared> focal = new FocalPoint<>(random.nextDouble(), random.nextDouble());
             double zoom = 1 + random.nextDouble() * 10;
-            Box window =
-                    Framing.of(picture, slot, Rule.COVER, focal, CENTRE, zoom).window();
-            assertTrue(picture.box().contains(window, 1e-6), () -> window + " in " + picture);
+            Box<InPrepared> window = Framing.<InPrepared>of(picture, slot, Rule.COVER, focal, FocalPoint.centre(), zoom)
+                    .window();
+            assertTrue(picture.<InPrepared>box().contains(window, 1e-6), () -> window + " in " + picture);
             assertEquals((double) slot.width() / slot.height(), window.width() / window.height(), 1e-6 * slot.width());
         }
     }
@@ -66,7 +71,8 @@ class FramingTest {
     @Test
     void contain_wideMark_showsAllOfItInTheMiddle() {
         // A 408×93 logo in a 500×100 canvas: common practice, no source.
-        Framing framing = Framing.of(Size.parse("408x93"), Size.parse("500x100"), Rule.CONTAIN, CENTRE, CENTRE, 1);
+        Framing<InPrepared> framing = Framing.of(
+                Size.parse("408x93"), Size.parse("500x100"), Rule.CONTAIN, FocalPoint.centre(), FocalPoint.centre(), 1);
         assertEquals("408x93+0+0", framing.window().toString());
         assertEquals("438.710x100+30.645+0", framing.placed().toString());
         assertEquals(0.877, framing.filled(Size.parse("500x100")), 1e-3);
@@ -76,15 +82,33 @@ class FramingTest {
     void zoom_outOfRange_isRefusedByName() {
         BadInput refused = assertThrows(
                 BadInput.class,
-                () -> Framing.of(Size.parse("10x10"), Size.parse("5x5"), Rule.COVER, CENTRE, CENTRE, 0.5));
+                () -> Framing.of(
+                        Size.parse("10x10"),
+                        Size.parse("5x5"),
+                        Rule.COVER,
+                        FocalPoint.centre(),
+                        FocalPoint.centre(),
+                        0.5));
         assertEquals("zoom", refused.field());
         assertEquals("zoom must be 1..64, was 0.5", refused.getMessage());
         assertThrows(
                 BadInput.class,
-                () -> Framing.of(Size.parse("10x10"), Size.parse("5x5"), Rule.COVER, CENTRE, CENTRE, Double.NaN));
+                () -> Framing.of(
+                        Size.parse("10x10"),
+                        Size.parse("5x5"),
+                        Rule.COVER,
+                        FocalPoint.centre(),
+                        FocalPoint.centre(),
+                        Double.NaN));
         assertThrows(
                 BadInput.class,
-                () -> Framing.of(Size.parse("10x10"), Size.parse("5x5"), Rule.CONTAIN, CENTRE, CENTRE, 2));
+                () -> Framing.of(
+                        Size.parse("10x10"),
+                        Size.parse("5x5"),
+                        Rule.CONTAIN,
+                        FocalPoint.centre(),
+                        FocalPoint.centre(),
+                        2));
     }
 
     @Test
@@ -104,6 +128,6 @@ class FramingTest {
             assertEquals(text, Box.parse(text).toString());
         }
         assertThrows(BadInput.class, () -> Box.parse("940"));
-        assertEquals(Box.EMPTY, Box.parse("10x10").intersect(Box.parse("10x10+10+0")));
+        assertEquals(Box.empty(), Box.<InPrepared>parse("10x10").intersect(Box.parse("10x10+10+0")));
     }
 }

@@ -10,6 +10,7 @@ import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.people.FaceDetector.Face;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
@@ -26,7 +27,7 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class SuggestionsTest {
     private static final FaceDetector DETECTOR = new FaceDetector();
-    private static final Box FACE = Box.parse("98x98+176+66");
+    private static final Box<OfPicture> FACE = Box.parse("98x98+176+66");
 
     @TempDir
     Path folder;
@@ -35,7 +36,7 @@ class SuggestionsTest {
     void astronaut_hasOneFace_whereItWasAnnotated() throws IOException {
         List<Face> faces = DETECTOR.find(photo("skimage-astronaut.png"));
         assertEquals(1, faces.size(), faces.toString());
-        Box head = faces.get(0).head().carry(Box.parse("1x1"), Box.parse("512x512"));
+        Box<OfPicture> head = faces.get(0).head().carry(Box.parse("1x1"), Box.parse("512x512"));
         assertTrue(head.intersect(FACE).area() > 0.75 * FACE.area(), head + " and " + FACE);
         assertTrue(head.area() < 3.2 * FACE.area(), head.toString());
         assertTrue(head.y() < 62, "hair belongs to a head: " + head);
@@ -59,7 +60,7 @@ class SuggestionsTest {
         }
         List<Face> faces = DETECTOR.find(working(new Pixels(wide, 3, samples)));
         assertEquals(1, faces.size(), faces.toString());
-        Box head = faces.get(0).head().carry(Box.parse("1x1"), wide.box());
+        Box<OfPicture> head = faces.get(0).head().carry(Box.parse("1x1"), wide.box());
         assertTrue(head.intersect(Box.parse("98x98+1876+666")).area() > 0.7 * FACE.area(), head.toString());
     }
 
@@ -75,8 +76,9 @@ class SuggestionsTest {
             sea[3 * i + 1] = (byte) (boat ? 90 : 70);
             sea[3 * i + 2] = (byte) (boat ? 40 : 100);
         }
-        Box region = Saliency.region(working(new Pixels(size, 3, sea))).orElseThrow();
-        assertTrue(region.contains(new Box(0.74, 0.65, 0.05, 0.05), 0), region.toString());
+        Box<OfPicture> region =
+                Saliency.region(working(new Pixels(size, 3, sea))).orElseThrow();
+        assertTrue(region.contains(new Box<>(0.74, 0.65, 0.05, 0.05), 0), region.toString());
         assertTrue(region.area() < 0.12, region.toString());
         byte[] even = new byte[sea.length];
         assertTrue(Saliency.region(working(new Pixels(size, 3, even))).isEmpty());

@@ -10,6 +10,7 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import java.util.concurrent.ForkJoinPool;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -80,8 +81,8 @@ class ResamplerTest {
     @Test
     void contained_picture_fillsItsBoxAndNothingElse() {
         Pixels source = Reference.constant(Size.parse("40x10"), 4, 0xff336699);
-        Framing framing =
-                Framing.of(source.size(), Size.parse("30x30"), Rule.CONTAIN, FocalPoint.CENTRE, FocalPoint.CENTRE, 1);
+        Framing<InPicture> framing = Framing.of(
+                source.size(), Size.parse("30x30"), Rule.CONTAIN, FocalPoint.centre(), FocalPoint.centre(), 1);
         Pixels result = Resampler.resample(source, framing, Size.parse("30x30")).toPixels();
         double alpha = 0;
         for (int i = 3; i < result.samples().length; i += 4) {
@@ -110,7 +111,8 @@ class ResamplerTest {
         byte[] file = Reference.bytes("exif/Landscape_1.jpg");
         WorkingPicture picture = Reference.working(file);
         Size out = Size.parse("250x150");
-        Framing framing = Framing.of(picture.size(), out, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1);
+        Framing<InPicture> framing =
+                Framing.of(picture.size(), out, Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1);
         Pixels fromHalf = picture.render(framing, out);
         Pixels fromWhole = Resampler.resample(picture.full(), framing, out).toPixels();
         double psnr = Reference.psnr(fromHalf, fromWhole);
@@ -159,14 +161,14 @@ class ResamplerTest {
 
     private static Raster cover(Pixels source, Size out) {
         return Resampler.resample(
-                source, Framing.of(source.size(), out, Rule.COVER, FocalPoint.CENTRE, FocalPoint.CENTRE, 1), out);
+                source, Framing.of(source.size(), out, Rule.COVER, FocalPoint.centre(), FocalPoint.centre(), 1), out);
     }
 
     private static Raster whole(Pixels source, Size out) {
-        return Resampler.resample(source, new Framing(source.size().box(), out.box()), out);
+        return Resampler.resample(source, new Framing<>(source.size().box(), out.box()), out);
     }
 
-    private static Pixels cut(Pixels source, Box box) {
+    private static Pixels cut(Pixels source, Box<InPicture> box) {
         Size size = new Size((int) box.width(), (int) box.height());
         byte[] samples = new byte[(int) size.pixels() * 3];
         for (int y = 0; y < size.height(); y++) {

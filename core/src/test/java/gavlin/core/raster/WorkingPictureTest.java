@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import gavlin.core.Reference;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.WorkingPictureBuilder.Stored;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -137,7 +138,8 @@ class WorkingPictureTest {
     }
 
     private static Pixels whole(WorkingPicture picture) {
-        Framing all = new Framing(picture.size().box(), picture.size().box());
+        Framing<InPicture> all =
+                new Framing<>(picture.size().box(), picture.size().box());
         return Resampler.resample(picture.full(), all, picture.size()).toPixels();
     }
 

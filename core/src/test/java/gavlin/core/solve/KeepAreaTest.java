@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.BadInput;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.solve.KeepArea.Shape;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -34,19 +35,19 @@ class KeepAreaTest {
     void areaThatMakesNoSense_isRefusedByTheMember(
             double x, double y, double width, double height, double weight, String member) {
         BadInput refused = assertThrows(
-                BadInput.class, () -> new KeepArea("lamp", Shape.RECTANGLE, new Box(x, y, width, height), weight));
+                BadInput.class, () -> new KeepArea("lamp", Shape.RECTANGLE, new Box<>(x, y, width, height), weight));
         assertEquals(member, refused.field());
     }
 
     @Test
     void wholePicture_andItsCorner_areAreas() {
-        new KeepArea("all", Shape.RECTANGLE, new Box(0, 0, 1, 1), 10);
-        new KeepArea("corner", Shape.ELLIPSE, new Box(0.9, 0.9, 0.1, 0.1), 0.1);
+        new KeepArea("all", Shape.RECTANGLE, new Box<>(0, 0, 1, 1), 10);
+        new KeepArea("corner", Shape.ELLIPSE, new Box<>(0.9, 0.9, 0.1, 0.1), 0.1);
     }
 
     @Test
     void area_needsAName_ofItsOwn_andThereAreFortyAtMost() {
-        Box box = new Box(0, 0, 0.1, 0.1);
+        Box<OfPicture> box = new Box<>(0, 0, 0.1, 0.1);
         assertThrows(BadInput.class, () -> new KeepArea(" ", Shape.RECTANGLE, box, 1));
         assertThrows(BadInput.class, () -> new KeepArea("x".repeat(61), Shape.RECTANGLE, box, 1));
         KeepArea lamp = new KeepArea("lamp", Shape.RECTANGLE, box, 1);
@@ -62,7 +63,7 @@ class KeepAreaTest {
 
     @Test
     void fractions_arePxOfThePicture() {
-        KeepArea lamp = new KeepArea("lamp", Shape.ELLIPSE, new Box(0.25, 0.5, 0.1, 0.2), 1);
-        assertEquals(new Box(1500, 2000, 600, 800), lamp.inPx(new Size(6000, 4000)));
+        KeepArea lamp = new KeepArea("lamp", Shape.ELLIPSE, new Box<>(0.25, 0.5, 0.1, 0.2), 1);
+        assertEquals(new Box<>(1500, 2000, 600, 800), lamp.inPx(new Size(6000, 4000)));
     }
 }

@@ -4,9 +4,9 @@ import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.operation.Prepared;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -29,9 +29,10 @@ final class RandomScene {
             double across = 0.05 + 0.12 * random.nextDouble();
             double down = 0.05 + 0.12 * random.nextDouble();
             areas.add(new KeepArea(
+                    "k" + (i + 1),
                     "area " + i,
                     random.nextInt(3) == 0 ? KeepArea.Shape.ELLIPSE : KeepArea.Shape.RECTANGLE,
-                    new Box((1 - across) * random.nextDouble(), (1 - down) * random.nextDouble(), across, down),
+                    new Box<>((1 - across) * random.nextDouble(), (1 - down) * random.nextDouble(), across, down),
                     1 + random.nextInt(3)));
         }
         Slot slot = SlotSheetReader.read("""
@@ -46,8 +47,8 @@ final class RandomScene {
                                 showings(random)))
                 .slots()
                 .get(0);
-        FocalPoint focal = new FocalPoint(random.nextDouble(), random.nextDouble());
-        return new Problem(slot, picture, areas, focal, Turn.NONE, Growth.NONE, null, null);
+        FocalPoint<InPicture> focal = new FocalPoint<>(random.nextDouble(), random.nextDouble());
+        return new Problem(slot, Prepared.asIs(picture), areas, focal, null, null);
     }
 
     private static String showings(Random random) {

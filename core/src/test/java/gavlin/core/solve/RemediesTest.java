@@ -10,10 +10,11 @@ import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Growth;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.grow.Grow;
+import gavlin.core.operation.Prepared;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -62,7 +63,7 @@ class RemediesTest {
         // The menu bar hides a fifth of the window's height, 150 px at its widest; the lamp's top is 20 px below the
         // picture's.
         assertTrue(grow.growth().top() > 0 && grow.growth().top() <= 130, grow.toString());
-        assertTrue(grow.window().y() < 0, "the window stands on what was grown: " + grow.window());
+        assertTrue(grow.window().y() < grow.growth().top(), "the window stands on what was grown: " + grow.window());
         assertFalse(
                 shortfall.offers().stream().anyMatch(o -> o.id().startsWith("without")),
                 "with nothing left there is nothing to see");
@@ -90,7 +91,7 @@ class RemediesTest {
                 "The crane can't be seen whole on Home, phone: it lies 660 px too near the picture's left edge.",
                 shortfall.says());
         Offer first = shortfall.offers().get(0);
-        assertEquals(List.of("the crane"), first.letGo());
+        assertEquals(List.of("k-the crane"), first.letGo());
         assertTrue(first.says().matches("Let the crane go and grow the right by \\d+ px"), first.says());
         assertTrue(first.growth().right() > 0 && first.worst() >= Shares.WHOLE, first.toString());
     }
@@ -99,11 +100,9 @@ class RemediesTest {
     void wantOfPixels_isMendedByALargerPicture() {
         Problem small = new Problem(
                 slot(DESKTOP),
-                new Size(1400, 933),
-                List.of(new KeepArea("the lamp", KeepArea.Shape.RECTANGLE, new Box(0.45, 0.09, 0.05, 0.05), 1)),
-                FocalPoint.CENTRE,
-                Turn.NONE,
-                Growth.NONE,
+                Prepared.asIs(new Size(1400, 933)),
+                List.of(new KeepArea("the lamp", KeepArea.Shape.RECTANGLE, new Box<>(0.45, 0.09, 0.05, 0.05), 1)),
+                FocalPoint.centre(),
                 null,
                 null);
         Optional<Shortfall> shortfall = Remedies.of(small, Lock.NOTHING);
@@ -133,9 +132,8 @@ class RemediesTest {
                 Problem changed = carriedOut(problem, offer);
                 assertTrue(changed.shares(offer.window()).whole(), "seed " + seed + ", " + offer);
                 if (offer.growth() != null && offer.id().matches("grow-(top|left)")) {
-                    Growth g = offer.growth();
-                    Growth less =
-                            new Growth(Math.max(0, g.top() - 1), g.right(), g.bottom(), Math.max(0, g.left() - 1));
+                    Grow g = offer.growth();
+                    Grow less = new Grow(Math.max(0, g.top() - 1), g.right(), g.bottom(), Math.max(0, g.left() - 1));
                     assertFalse(
                             problem.with(less)
                                     .best(Lock.NOTHING, List.of())
@@ -150,11 +148,11 @@ class RemediesTest {
 
     private static Problem carriedOut(Problem problem, Offer offer) {
         Problem changed = problem.with(problem.areas().stream()
-                .filter(a -> !offer.letGo().contains(a.name()))
+                .filter(a -> !offer.letGo().contains(a.id()))
                 .toList());
         changed = offer.growth() == null ? changed : changed.with(offer.growth());
         changed = offer.height() == null ? changed : changed.inHeight(offer.height());
-        return offer.picture() == null ? changed : changed.of(offer.picture());
+        return offer.picture() == null ? changed : changed.of(Prepared.asIs(offer.picture()));
     }
 
     @Test
@@ -162,7 +160,7 @@ class RemediesTest {
         String free =
                 "{\"id\":\"p\",\"name\":\"Phone\",\"positionIsFree\":true,\"box\":{\"width\":300,\"height\":300}}";
         Problem problem = problem(free, area("the light", 2700, 600, 200, 200, 1));
-        Box window = new Box(0, 300, 3000, 750);
+        Box<InPrepared> window = new Box<>(0, 300, 3000, 750);
         assertEquals(0, problem.shares(window).worst(), "in the middle of a square nothing of it is seen");
         BestPosition best = BestPosition.of(problem, window);
         assertEquals(1, best.worst(), 1e-9);
@@ -177,8 +175,7 @@ class RemediesTest {
     }
 
     private static Problem problem(String showings, KeepArea... areas) {
-        return new Problem(
-                slot(showings), PICTURE, List.of(areas), FocalPoint.CENTRE, Turn.NONE, Growth.NONE, null, null);
+        return new Problem(slot(showings), Prepared.asIs(PICTURE), List.of(areas), FocalPoint.centre(), null, null);
     }
 
     private static Slot slot(String showings) {
@@ -189,9 +186,11 @@ class RemediesTest {
 
     private static KeepArea area(String name, double x, double y, double width, double height, double weight) {
         return new KeepArea(
+                "k-" + name,
                 name,
                 KeepArea.Shape.RECTANGLE,
-                new Box(x / PICTURE.width(), y / PICTURE.height(), width / PICTURE.width(), height / PICTURE.height()),
+                new Box<>(
+                        x / PICTURE.width(), y / PICTURE.height(), width / PICTURE.width(), height / PICTURE.height()),
                 weight);
     }
 }

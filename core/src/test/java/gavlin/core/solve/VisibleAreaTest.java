@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -86,7 +87,7 @@ class VisibleAreaTest {
             Random random = new Random(seed);
             for (int i = 0; i < 10; i++) {
                 double width = scene.narrowest() + (scene.widest() - scene.narrowest()) * random.nextDouble();
-                Box window = scene.within(random.nextInt(30) - 5, random.nextInt(30) - 5, width);
+                Box<InPrepared> window = scene.within(random.nextInt(30) - 5, random.nextInt(30) - 5, width);
                 double exact = Shares.of(scene, window).worst();
                 assertEquals(exact, meter.measure(window).worst(), 0.03, "seed " + seed + ", " + window);
             }
@@ -108,7 +109,7 @@ class VisibleAreaTest {
                 double sumBound = meter.sumBound(cell);
                 for (int i = 0; i < 10; i++) {
                     double w = between(random, cell.w0(), cell.w1());
-                    Box window =
+                    Box<InPrepared> window =
                             space.at(between(random, cell.u0(), cell.u1()), between(random, cell.v0(), cell.v1()), w);
                     meter.measure(window);
                     assertTrue(meter.worst() <= bound + 1e-6, "seed " + seed + ": " + meter.worst() + " over " + bound);
@@ -126,7 +127,7 @@ class VisibleAreaTest {
     private static Region shape(Random random) {
         double width = 30 + random.nextInt(500);
         double height = 30 + random.nextInt(500);
-        Box box = new Box(random.nextInt(400), random.nextInt(400), width, height);
+        Box<InPrepared> box = new Box<>(random.nextInt(400), random.nextInt(400), width, height);
         return switch (random.nextInt(3)) {
             case 0 -> Region.rectangle(box);
             case 1 -> Region.ellipse(box);

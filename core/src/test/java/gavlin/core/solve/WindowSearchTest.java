@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -27,7 +28,7 @@ class WindowSearchTest {
             double exhaustive = exhaustive(scene, Lock.NOTHING);
             double ours = Shares.of(scene, found.window()).worst();
             assertTrue(ours >= exhaustive * AS_GOOD, "seed " + seed + ": " + ours + ", every window " + exhaustive);
-            assertTrue(inField(scene, found.window()), "seed " + seed + ": " + found.window());
+            assertTrue(inPicture(scene, found.window()), "seed " + seed + ": " + found.window());
             if (found.impossible()) {
                 impossible++;
                 assertTrue(
@@ -46,12 +47,13 @@ class WindowSearchTest {
             Scene scene = RandomScene.of(seed);
             Random random = new Random(seed);
             double width = scene.narrowest() + (scene.widest() - scene.narrowest()) * random.nextDouble();
-            Box present = scene.within(random.nextInt(20), random.nextInt(20), width);
+            Box<InPrepared> present = scene.within(random.nextInt(20), random.nextInt(20), width);
             Lock lock = new Lock(
                     random.nextBoolean() ? present.x() : null,
                     random.nextBoolean() ? present.y() : null,
                     random.nextBoolean() ? width : null);
-            Box found = WindowSearch.best(scene, lock, List.of(present)).window();
+            Box<InPrepared> found =
+                    WindowSearch.best(scene, lock, List.of(present)).window();
             assertEquals(lock.x() == null ? found.x() : lock.x(), found.x(), 1e-9);
             assertEquals(lock.y() == null ? found.y() : lock.y(), found.y(), 1e-9);
             assertEquals(lock.width() == null ? found.width() : lock.width(), found.width(), 1e-9);
@@ -64,7 +66,7 @@ class WindowSearchTest {
     @Test
     void sameScene_searchedTwice_givesTheSameWindow() {
         for (int seed = 0; seed < 50; seed++) {
-            Box first = WindowSearch.best(RandomScene.of(seed), Lock.NOTHING, List.of())
+            Box<InPrepared> first = WindowSearch.best(RandomScene.of(seed), Lock.NOTHING, List.of())
                     .window();
             assertEquals(
                     first,
@@ -79,8 +81,9 @@ class WindowSearchTest {
         int seen = 0;
         for (int seed = 0; seed < CASES; seed++) {
             Scene scene = RandomScene.of(seed);
-            Box ideal = scene.around(scene.widest());
-            Box found = WindowSearch.best(scene, Lock.NOTHING, List.of()).window();
+            Box<InPrepared> ideal = scene.around(scene.widest());
+            Box<InPrepared> found =
+                    WindowSearch.best(scene, Lock.NOTHING, List.of()).window();
             if (Shares.of(scene, ideal).worst() >= 1 - 1e-9) {
                 assertEquals(ideal, found, "seed " + seed);
                 seen++;
@@ -102,8 +105,8 @@ class WindowSearchTest {
         double[] width = lock.widths(scene);
         double best = 0;
         for (double w = width[1]; w >= width[0] - 1e-9; w /= ZOOM_STEP) {
-            double lastX = scene.field().right() - w;
-            double lastY = scene.field().bottom() - scene.height(w);
+            double lastX = scene.picture().width() - w;
+            double lastY = scene.picture().height() - scene.height(w);
             for (double x = lock.x(0); x <= (lock.x() == null ? lastX + 1 : lock.x()); x++) {
                 for (double y = lock.y(0); y <= (lock.y() == null ? lastY + 1 : lock.y()); y++) {
                     best = Math.max(
@@ -114,8 +117,8 @@ class WindowSearchTest {
         return best;
     }
 
-    private static boolean inField(Scene scene, Box window) {
-        return scene.field().contains(window, 1e-6)
+    private static boolean inPicture(Scene scene, Box<InPrepared> window) {
+        return scene.picture().<InPrepared>box().contains(window, 1e-6)
                 && window.width() <= scene.widest() + 1e-9
                 && window.width() >= scene.narrowest() - 1e-9;
     }

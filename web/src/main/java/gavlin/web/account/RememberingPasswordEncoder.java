@@ -1,12 +1,11 @@
 package gavlin.web.account;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
 import java.security.SecureRandom;
 import java.util.Base64;
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
@@ -22,12 +21,8 @@ final class RememberingPasswordEncoder implements PasswordEncoder {
 
     private final PasswordEncoder bcrypt = new BCryptPasswordEncoder();
     private final SecretKeySpec key;
-    private final Map<String, Boolean> matched = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Boolean> eldest) {
-            return size() > REMEMBERED;
-        }
-    });
+    private final Cache<String, Boolean> matched =
+            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
     RememberingPasswordEncoder() {
         byte[] random = new byte[32];
@@ -43,7 +38,7 @@ final class RememberingPasswordEncoder implements PasswordEncoder {
     @Override
     public boolean matches(CharSequence password, String stored) {
         String seal = seal(password + "\0" + stored);
-        if (matched.containsKey(seal)) {
+        if (matched.getIfPresent(seal) != null) {
             return true;
         }
         boolean matches = bcrypt.matches(password, stored);

@@ -5,28 +5,32 @@ import gavlin.core.brief.Brief;
 import gavlin.core.brief.SizeDispute;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
-import gavlin.core.fit.Fit;
-import gavlin.core.fit.RenditionPlan;
+import gavlin.core.fit.Operations;
+import gavlin.core.operation.Steps;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.Rail;
+import gavlin.web.board.Reaches;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.board.SlotBoard.Entry;
+import gavlin.web.fit.Desk;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
-import gavlin.web.page.Rail;
-import gavlin.web.page.Reaches;
-import gavlin.web.page.SlotBoard;
-import gavlin.web.page.SlotBoard.Entry;
-import gavlin.web.page.Words;
+import gavlin.web.fit.Proposals;
+import gavlin.web.fit.Thumbnail;
+import gavlin.web.picture.Caption;
+import gavlin.web.picture.PictureViews;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -40,9 +44,11 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/sites/{site}/slots/{slot}/bench")
 class BenchController {
     /** Of a large site's pictures, those that serve best. */
-    private static final int OFFERED = 120;
+    private static final int OFFERED = 60;
 
     private final Fits fits;
+    private final FitBook book;
+    private final Proposals proposals;
     private final PictureSets sets;
     private final Reaches reaches;
     private final Pictures pictures;
@@ -52,6 +58,8 @@ class BenchController {
 
     BenchController(
             Fits fits,
+            FitBook book,
+            Proposals proposals,
             PictureSets sets,
             Reaches reaches,
             Pictures pictures,
@@ -59,6 +67,8 @@ class BenchController {
             Rail rail,
             JsonMapper json) {
         this.fits = fits;
+        this.book = book;
+        this.proposals = proposals;
         this.sets = sets;
         this.reaches = reaches;
         this.pictures = pictures;
@@ -69,9 +79,8 @@ class BenchController {
 
     record Neighbour(String label, String href) {}
 
-    /** A picture that could be put into the slot, with what it would mean. */
-    record Choice(
-            String id, String view, boolean transparent, String title, String facts, String verdict, String says) {}
+    /** A picture that could be put into the slot. @param seen as it would be there; null where it can't be */
+    record Choice(String id, Thumbnail seen, String view, String title, String facts, String verdict, String says) {}
 
     /** What a person should know beyond the picture itself; empty where nothing is to be said. */
     record Context(String reach, String dispute, String absent, String idle) {}
@@ -87,14 +96,11 @@ class BenchController {
     record MemberView(int member, String href, String image, String label, String state, boolean here) {}
 
     @GetMapping
-    String page(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
-            @RequestParam(required = false) String picture,
-            Model model) {
+    String page(Desk desk, @RequestParam(required = false) String picture, Model model) {
         Optional<FitState> stored = fits.find(desk.site(), desk.place());
         Optional<FitState> shown = picture == null
                 ? stored
-                : Optional.of(fits.proposed(desk.site(), desk.place(), pictures.find(desk.site(), picture)));
+                : Optional.of(proposals.proposed(desk.site(), desk.place(), pictures.find(desk.site(), picture)));
         List<Entry> entries = board.entries(desk.site());
         model.addAttribute("rail", rail.of(desk.site(), entries, "Bench"));
         model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
@@ -116,7 +122,9 @@ class BenchController {
         model.addAttribute("fit", shown.orElse(null));
         model.addAttribute("proposed", picture != null);
         model.addAttribute("types", desk.slot().brief().usableTypes());
-        model.addAttribute("choices", choices(desk));
+        model.addAttribute("choices", stored.isEmpty() && picture == null ? choices(desk) : List.of());
+        model.addAttribute("goesOnFrom", fits.currentRevision(desk.site(), desk.place()));
+        model.addAttribute("operations", Operations.all());
         model.addAttribute(
                 "download",
                 "/api/v1" + desk.path() + "/rendition" + desk.place().query());
@@ -126,24 +134,19 @@ class BenchController {
             model.addAttribute(
                     "several",
                     "/sites/" + desk.site().id() + "/pictures/" + fit.picture().id() + "/slots");
-            model.addAttribute("look", json.writeValueAsString(BenchLook.of(fit)));
-            model.addAttribute(
-                    "view",
-                    "/sites/" + desk.site().id() + "/pictures/" + fit.picture().id() + "/view?width=1600");
+            int base = fits.currentRevision(desk.site(), desk.place());
+            model.addAttribute("look", json.writeValueAsString(BenchLook.of(desk.site(), fit, base)));
         });
         return "bench/bench";
     }
 
     @PostMapping("/{step:undo|redo}")
-    String step(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
-            @PathVariable String step,
-            RedirectAttributes flash) {
+    String step(Desk desk, @PathVariable String step, RedirectAttributes flash) {
         try {
             if (step.equals("undo")) {
-                fits.undo(desk.site(), desk.place());
+                book.undo(desk.site(), desk.place());
             } else {
-                fits.redo(desk.site(), desk.place());
+                book.redo(desk.site(), desk.place());
             }
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
@@ -153,9 +156,9 @@ class BenchController {
 
     /** Accepts, and goes on to the next slot that needs attention. */
     @PostMapping("/accept")
-    String accept(@ModelAttribute(name = "desk", binding = false) Desk desk, RedirectAttributes flash) {
+    String accept(Desk desk, RedirectAttributes flash) {
         try {
-            fits.accept(desk.site(), desk.place());
+            book.accept(desk.site(), desk.place());
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
             return desk.redirect();
@@ -166,29 +169,59 @@ class BenchController {
                 .orElse("redirect:/sites/" + desk.site().id() + "/plan");
     }
 
-    /** Puts a picture into the slot, as Gavlin would place it. */
+    /** The site's pictures as each would be seen in the slot, best first. */
+    @GetMapping("/choices")
+    String choices(Desk desk, Model model) {
+        model.addAttribute("choices", choices(desk));
+        model.addAttribute("base", desk.path() + "/bench");
+        model.addAttribute("query", desk.place().query());
+        model.addAttribute("set", set(desk));
+        model.addAttribute("fit", fits.find(desk.site(), desk.place()).orElse(null));
+        model.addAttribute("goesOnFrom", fits.currentRevision(desk.site(), desk.place()));
+        return "bench/choices :: choices";
+    }
+
+    /** Puts a picture into the slot, as Gavlin would place it. @param goesOnFrom the revision that was looked at, 0 for none */
     @PostMapping("/picture")
-    String choose(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
-        fits.put(desk.site(), desk.place(), pictures.find(desk.site(), picture));
+    String choose(
+            Desk desk,
+            @RequestParam String picture,
+            @RequestParam(required = false) Integer goesOnFrom,
+            RedirectAttributes flash) {
+        StoredPicture chosen = pictures.find(desk.site(), picture);
+        try {
+            proposals.put(desk.site(), desk.place(), chosen, goesOnFrom);
+        } catch (Conflict e) {
+            flash.addFlashAttribute("refused", otherwise(e, chosen));
+        }
         return desk.redirect();
     }
 
     /** Takes an upload in and puts it into the slot. */
     @PostMapping("/upload")
     String upload(
-            @ModelAttribute(name = "desk", binding = false) Desk desk,
+            Desk desk,
             @RequestParam MultipartFile file,
             @RequestParam(defaultValue = "false") boolean salvage,
+            @RequestParam(required = false) Integer goesOnFrom,
             RedirectAttributes flash) {
         desk.site().requireChange(desk.slot(), desk.section());
         try {
-            StoredPicture picture = pictures.add(desk.site(), file, gavlin.web.picture.Words.NONE, salvage)
-                    .picture();
-            fits.put(desk.site(), desk.place(), picture);
+            StoredPicture picture =
+                    pictures.add(desk.site(), file, Caption.NONE, salvage).picture();
+            try {
+                proposals.put(desk.site(), desk.place(), picture, goesOnFrom);
+            } catch (Conflict e) {
+                flash.addFlashAttribute("refused", otherwise(e, picture));
+            }
         } catch (BadInput e) {
             flash.addFlashAttribute("refused", file.getOriginalFilename() + ": " + e.getMessage());
         }
         return desk.redirect();
+    }
+
+    private static String otherwise(Conflict e, StoredPicture picture) {
+        return e.getMessage() + ". " + picture.label() + " is among the pictures: put it in if it is the better one.";
     }
 
     private Context context(Desk desk) {
@@ -233,13 +266,13 @@ class BenchController {
                                         ? null
                                         : api + f.place().query(),
                                 f.picture().label(),
-                                f.verdict().word(),
+                                FitState.wordFor(f.verdict()),
                                 f.place().member() == desk.place().member()))
                         .toList(),
                 full || members.isEmpty() || !desk.site().mayChange(desk.slot(), desk.section())
                         ? null
                         : desk.path() + "/bench"
-                                + sets.another(desk.site(), desk.slot(), desk.section())
+                                + sets.next(desk.site(), desk.slot(), desk.section())
                                         .query(),
                 sets.canPutBack(desk.site(), desk.place()));
     }
@@ -250,41 +283,30 @@ class BenchController {
     }
 
     private List<Choice> choices(Desk desk) {
-        List<Choice> choices = new ArrayList<>();
-        for (StoredPicture picture : pictures.list(desk.site())) {
-            choices.add(choice(desk, picture));
-        }
-        choices.sort(Comparator.comparing((Choice c) -> !c.verdict.equals("fits")));
-        return choices.size() > OFFERED ? choices.subList(0, OFFERED) : choices;
+        return proposals.choices(desk.site(), desk.place(), OFFERED).stream()
+                .map(choice -> choice(desk, choice))
+                .toList();
     }
 
-    private Choice choice(Desk desk, StoredPicture picture) {
-        String verdict = "fails";
-        String says;
-        try {
-            double detail = RenditionPlan.of(desk.slot(), Fit.chosenFor(desk.slot()), picture.facts(), 1)
-                    .framing()
-                    .detail();
-            verdict = detail >= 1 ? "fits" : "look";
-            says = detail >= 1 ? "enough pixels" : String.format("enlarged %.1f times", 1 / detail);
-        } catch (BadInput e) {
-            says = "too small";
-        }
+    private static Choice choice(Desk desk, Proposals.Choice choice) {
+        StoredPicture picture = choice.picture();
+        FitState state = choice.state();
+        boolean fits = state != null && state.verdict().isNoObstacle();
         return new Choice(
                 picture.id(),
-                "/sites/" + desk.site().id() + "/pictures/" + picture.id() + "/view?width=320",
-                picture.transparent(),
+                state == null ? null : Thumbnail.of(desk.site(), state),
+                PictureViews.href(picture, Steps.none(), 320),
                 picture.label(),
                 picture.size().label() + " " + picture.type().label(),
-                verdict,
-                says);
+                state == null ? "fails" : fits ? "fits" : state.verdict().word(),
+                state == null ? choice.refusal() : fits ? "fits" : FitState.worstOf(state.gauges()));
     }
 
     private static List<String> asks(Slot slot) {
         Brief brief = slot.brief();
         List<String> asks = new ArrayList<>();
         asks.add(brief.sizeLabel());
-        asks.add(Words.types(brief.types()));
+        asks.add(Phrases.types(brief.types()));
         asks.add(brief.weight() == null ? "no limit" : "≤ " + brief.weight().label());
         switch (brief.transparency()) {
             case REQUIRED -> asks.add("transparent");

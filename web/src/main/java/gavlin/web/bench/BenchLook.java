@@ -3,109 +3,112 @@ package gavlin.web.bench;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.Showing;
+import gavlin.core.colour.Colour;
 import gavlin.core.fit.FileName;
-import gavlin.core.fit.Gauge;
+import gavlin.core.gauge.KeepGauge;
+import gavlin.core.gauge.Reading;
+import gavlin.core.gauge.Remedy;
 import gavlin.core.geometry.Box;
-import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
-import gavlin.core.geometry.Growth;
-import gavlin.core.geometry.Position;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InShowing;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Shares;
+import gavlin.web.board.Phrases;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.StoredRendition;
-import gavlin.web.page.Words;
-import gavlin.web.picture.KeepAreaBody;
-import gavlin.web.picture.Regions;
+import gavlin.web.fit.Thumbnail;
+import gavlin.web.picture.KeepAreas;
+import gavlin.web.picture.PictureViews;
+import gavlin.web.site.OpenSite;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import tools.jackson.databind.JsonNode;
 
-/** All that the bench draws for one fit. The page only draws: every number and every word in here is the core's. */
+/**
+ * All that the bench draws for one fit. The page only draws: every number, box and word in here is the core's, and every box lies where it
+ * is drawn.
+ *
+ * @param base the revision that a change goes on from, 0 for none
+ * @param fit the decision as a document
+ * @param view where the prepared picture is read; {@code prepared} is its size, px: the space of every box that is not a showing's
+ * @param layer where what lies over the file is read, or null
+ */
 record BenchLook(
         int revision,
+        int base,
         String savedAt,
         boolean accepted,
         boolean canUndo,
         boolean canRedo,
-        String picture,
-        FocalPoint focal,
-        double zoom,
-        String rule,
-        String backing,
-        String type,
-        String encoding,
-        Turned turned,
-        Growth growth,
-        Integer height,
-        List<Integer> heights,
-        Position position,
-        Box window,
+        JsonNode fit,
+        String view,
+        String layer,
+        Size prepared,
+        Box<InPrepared> window,
         Size size,
-        Marks marks,
+        Keep keepAreas,
         List<Seen> showings,
         List<GaugeView> gauges,
         String state,
         String says,
         String fileName,
-        List<FileTried> files) {
-    /**
-     * How the picture is turned.
-     *
-     * @param picture upright, px
-     * @param size what is left of it, px: the space of the window
-     */
-    record Turned(boolean flipped, double degrees, Size picture, Size size) {}
-
-    /**
-     * What must be seen of the picture.
-     *
-     * @param point the focal point, px of the turned picture
-     */
-    record Marks(int revision, FocalPoint focal, double[] point, List<Area> areas) {}
+        List<FileTried> files,
+        Thumbnail thumbnail) {
+    /** What must be seen of the picture. @param picture its id */
+    record Keep(String picture, int revision, Point<InPrepared> focal, List<Area> areas) {}
 
     /**
      * A keep area.
      *
-     * @param area as it is stored
-     * @param box around it on the turned picture, px
+     * @param box around it
      * @param letGo whether it need not be seen in this slot
-     * @param seen the least share in any showing, 0..1; null where it does not count
+     * @param verdict of how much is seen of it
+     * @param seen the same in a few words
      * @param says where it is hidden; empty where it is seen
      */
-    record Area(KeepAreaBody area, Box box, boolean letGo, Double seen, String says) {}
+    record Area(
+            String id,
+            String name,
+            String shape,
+            double weight,
+            Box<InPrepared> box,
+            boolean letGo,
+            String verdict,
+            String seen,
+            String says) {}
 
     /** What a showing hides of an area. */
     record Hides(String area, double share) {}
 
     /**
-     * A showing: where the whole picture lies in its box and which part of the box shows any of it, CSS px.
+     * A showing: where the whole picture lies in its box and which part of the box shows any of it.
      *
-     * @param picture where the whole turned picture lies
-     * @param seen the part of the picture that a visitor sees, px of the turned picture
+     * @param picture where the whole prepared picture lies
+     * @param file where the whole file lies
      * @param always in a showing of many widths, the part of the box with what is seen at every one of them; null otherwise
      */
     record Seen(
             String id,
             String name,
             String note,
-            Box box,
-            Box clip,
-            Box picture,
-            Box seen,
-            Box always,
+            Box<InShowing> box,
+            Box<InShowing> clip,
+            Box<InShowing> picture,
+            Box<InShowing> file,
+            Box<InShowing> always,
             boolean round,
             String background,
             List<Over> obstructions,
             List<Hides> hides) {}
 
     /** @param words whether it is a place for words, which a picture may lie under, rather than something opaque */
-    record Over(String name, Box box, double radius, boolean words) {}
+    record Over(String name, Box<InShowing> box, double radius, boolean words) {}
 
     /**
      * One file that the weight search made.
@@ -131,71 +134,60 @@ record BenchLook(
             boolean inWords,
             String verdict,
             String says,
-            Gauge.Scale scale,
-            List<Gauge.Remedy> remedies) {}
-
-    /** Gauges whose value is a text rather than a number on a scale. */
-    private static final Set<String> IN_WORDS = Set.of("name", "credit", "description");
+            Reading.Scale scale,
+            List<Remedy> remedies) {}
 
     private static final DateTimeFormatter TIME = DateTimeFormatter.ISO_INSTANT;
 
-    static BenchLook of(FitState state) {
-        Framing framing = state.plan().framing();
-        List<Gauge> gauges = state.gauges();
+    /** Of a stored fit. */
+    static BenchLook of(OpenSite site, FitState state) {
+        return of(site, state, state.revision());
+    }
+
+    /** @param base the revision that a change of it goes on from */
+    static BenchLook of(OpenSite site, FitState state, int base) {
         StoredRendition file = state.rendition();
+        Thumbnail thumbnail = Thumbnail.of(site, state);
         return new BenchLook(
                 state.revision(),
-                state.madeAt() == null ? null : TIME.format(state.madeAt().atOffset(ZoneOffset.UTC)),
+                base,
+                state.stored().madeAt() == null
+                        ? null
+                        : TIME.format(state.stored().madeAt().atOffset(ZoneOffset.UTC)),
                 state.accepted(),
-                state.canUndo(),
-                state.canRedo(),
-                state.picture().id(),
-                state.fit().focal(),
-                state.fit().zoom(),
-                state.fit().rule().word(),
-                state.fit().backing() == null ? "" : Words.colour(state.fit().backing()),
-                state.fit().type() == null ? "" : state.fit().type().word(),
-                state.fit().encoding() == null ? "" : state.fit().encoding().code(),
-                turned(state),
-                state.plan().growth(),
-                state.fit().setting().height(),
-                state.slot().heights(),
-                state.fit().setting().position(),
-                framing.window(),
+                state.stored().canUndo(),
+                state.stored().canRedo(),
+                state.document().json(),
+                PictureViews.href(state.picture(), state.fit().prepare(), PictureViews.WIDEST),
+                thumbnail.layer(),
+                state.prepared().size(),
+                state.plan().framing().window(),
                 state.plan().size(),
-                marks(state),
+                keep(state),
                 state.shown().showings().stream()
                         .flatMap(showing -> seen(showing, state))
                         .toList(),
-                gauges.stream().map(BenchLook::gauge).toList(),
+                state.gauges().stream().map(BenchLook::gauge).toList(),
                 state.verdict().word(),
-                FitState.worstOf(gauges),
+                FitState.worstOf(state.gauges()),
                 file == null
                         ? ""
                         : FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type()),
-                file == null ? List.of() : filesTried(state, file));
+                file == null ? List.of() : filesTried(state, file),
+                thumbnail);
     }
 
-    private static Turned turned(FitState state) {
-        Turn turn = state.plan().turn();
-        Size picture = state.picture().size();
-        return new Turned(turn.flipped(), turn.degrees(), picture, turn.of(picture));
-    }
-
-    private static Marks marks(FitState state) {
-        Regions regions = state.picture().regions();
-        Size picture = state.picture().size();
-        Turn turn = state.plan().turn();
-        FocalPoint focal = regions.focal();
-        return new Marks(
-                regions.revision(),
-                focal,
-                turn.fromPicture(picture, focal.x() * picture.width(), focal.y() * picture.height()),
-                regions.areas().stream().map(area -> area(area, state)).toList());
+    private static Keep keep(FitState state) {
+        KeepAreas kept = state.picture().keepAreas();
+        return new Keep(
+                state.picture().id(),
+                kept.revision(),
+                state.prepared().toPrepared(kept.focal().in(state.picture().size())),
+                kept.areas().stream().map(area -> area(area, state)).toList());
     }
 
     private static Area area(KeepArea area, FitState state) {
-        boolean letGo = state.fit().setting().letGo().contains(area.name());
+        boolean letGo = state.fit().letGo().contains(area.id());
         Shares shares = state.shares();
         int k = shares == null ? -1 : shares.areas().indexOf(area);
         String says = k < 0
@@ -206,15 +198,20 @@ record BenchLook(
                                 + h.showing().name())
                         .limit(3)
                         .collect(Collectors.joining(", "));
+        double least = k < 0 ? 1 : shares.worst(k);
         return new Area(
-                KeepAreaBody.of(area),
-                state.plan()
-                        .turn()
-                        .fromPicture(
-                                state.picture().size(),
-                                area.inPx(state.picture().size())),
+                area.id(),
+                area.name(),
+                area.shape().word(),
+                area.weight(),
+                state.prepared().toPrepared(area.inPx(state.picture().size())),
                 letGo,
-                k < 0 ? null : shares.worst(k),
+                k < 0 ? "unmeasured" : KeepGauge.of(least).word(),
+                letGo
+                        ? "let go"
+                        : k < 0
+                                ? "not cropped here"
+                                : least >= Shares.WHOLE ? "seen" : (int) Math.floor(least * 100) + " % seen",
                 says);
     }
 
@@ -236,7 +233,7 @@ record BenchLook(
                         tried.settings(),
                         tried.encoding(),
                         tried.bytes(),
-                        Words.weight(tried.bytes()),
+                        Phrases.weight(tried.bytes()),
                         tried.ssim(),
                         tried.bytes() <= limit,
                         tried.bytes() == file.bytes() && tried.type() == file.type()))
@@ -246,18 +243,19 @@ record BenchLook(
     /** A showing of one size; or of a range, at each of its key widths, at both ends first of all. */
     private static Stream<Seen> seen(Showing showing, FitState state) {
         Size file = state.plan().size();
-        Box always = showing.isRange() ? showing.alwaysSeen(state.plan().framing(), file) : null;
+        Box<InPrepared> always =
+                showing.isRange() ? showing.alwaysSeen(state.plan().framing(), file) : null;
         return showing.looks(file).stream().map(look -> seen(look, state, always));
     }
 
-    private static Seen seen(Showing showing, FitState state, Box always) {
-        Framing framing = state.plan().framing();
+    private static Seen seen(Showing showing, FitState state, Box<InPrepared> always) {
+        Framing<InPrepared> framing = state.plan().framing();
         Size file = state.plan().size();
-        Box source = state.plan().turn().of(state.picture().size()).box();
+        Box<InPrepared> picture = state.prepared().size().box();
         Integer backing = state.fit().backing();
-        Box placed = showing.objectFit().place(file, showing.box());
-        Box whole = source.carry(framing.window(), framing.placed()).carry(file.box(), placed);
-        Box clip = framing.placed().carry(file.box(), placed).intersect(showing.box());
+        Box<InShowing> placed = showing.objectFit().place(file, showing.box());
+        Box<InShowing> whole = picture.carry(framing.window(), framing.placed()).carry(file.box(), placed);
+        Box<InShowing> clip = framing.placed().carry(file.box(), placed).intersect(showing.box());
         String size = Math.round(showing.box().width()) + "×"
                 + Math.round(showing.box().height());
         return new Seen(
@@ -269,10 +267,10 @@ record BenchLook(
                 showing.box(),
                 clip,
                 whole,
-                showing.objectFit().seen(framing, file, showing.box()),
-                always == null || always.isEmpty() ? null : always.carry(source, whole),
+                placed,
+                always == null || always.isEmpty() ? null : always.carry(picture, whole),
                 state.slot().brief().shape() == Brief.Shape.CIRCLE,
-                Words.colour(backing == null ? showing.background() : backing),
+                new Colour(backing == null ? showing.background() : backing).toString(),
                 showing.obstructions().stream()
                         .map(o -> new Over(label(o), o.box().intersect(showing.box()), radius(o), o.words()))
                         .toList(),
@@ -290,38 +288,16 @@ record BenchLook(
         return obstruction.text().isEmpty() ? obstruction.name() : obstruction.text();
     }
 
-    private static GaugeView gauge(Gauge gauge) {
+    private static GaugeView gauge(Reading gauge) {
         return new GaugeView(
                 gauge.id(),
-                name(gauge.id()),
-                gauge.value() == null ? "–" : plain(gauge.value()),
-                gauge.limit() == null || gauge.value() == null ? gauge.unit() : unit(gauge),
-                IN_WORDS.contains(gauge.id()),
+                gauge.name(),
+                gauge.shown(),
+                gauge.shownUnit(),
+                gauge.inWords(),
                 gauge.verdict().word(),
                 gauge.says(),
                 gauge.scale(),
                 gauge.remedies());
-    }
-
-    private static String name(String id) {
-        return switch (id) {
-            case "detail" -> "picture detail";
-            case "keep" -> "must be seen";
-            case "filled" -> "slot filled";
-            case "name" -> "file name";
-            default -> id;
-        };
-    }
-
-    private static String unit(Gauge gauge) {
-        return switch (gauge.id()) {
-            case "weight" -> "of " + plain(gauge.limit()) + " " + gauge.unit();
-            case "detail", "filled", "keep", "damage", "transparency" -> gauge.unit();
-            default -> "";
-        };
-    }
-
-    private static String plain(Object value) {
-        return value instanceof Double d && d == Math.rint(d) ? Long.toString(d.longValue()) : value.toString();
     }
 }

@@ -2,33 +2,50 @@ package gavlin.web.bench;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
+import gavlin.core.fit.Fit;
+import gavlin.core.fit.FitChange;
+import gavlin.core.fit.FitDocument;
 import gavlin.core.geometry.Box;
-import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.operation.Preparation;
+import gavlin.core.operation.Prepared;
+import gavlin.core.operation.Steps;
+import gavlin.core.solve.KeepArea;
+import gavlin.core.solve.KeepAreaDelta;
 import gavlin.core.solve.Offer;
 import gavlin.core.solve.Shares;
+import gavlin.web.fit.Asked;
 import gavlin.web.fit.BestWindow;
-import gavlin.web.fit.FitRequest;
+import gavlin.web.fit.Desk;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.Measuring;
 import gavlin.web.fit.Place;
-import gavlin.web.picture.KeepAreaBody;
+import gavlin.web.fit.Proposals;
+import gavlin.web.picture.KeepAreaBook;
+import gavlin.web.picture.PictureViews;
 import gavlin.web.picture.Pictures;
-import gavlin.web.picture.Regions;
+import gavlin.web.picture.Preparations;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.Suggestion;
 import gavlin.web.picture.Suggestions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What the bench asks while a fit is worked on. */
 @RestController
@@ -38,61 +55,106 @@ class BenchRequests {
     private static final int MOST_OTHERS = 24;
 
     private final Fits fits;
+    private final FitBook book;
+    private final Proposals proposals;
+    private final Measuring measuring;
     private final Pictures pictures;
+    private final KeepAreaBook keepAreas;
     private final Suggestions suggestions;
+    private final JsonMapper json;
 
-    BenchRequests(Fits fits, Pictures pictures, Suggestions suggestions) {
+    BenchRequests(
+            Fits fits,
+            FitBook book,
+            Proposals proposals,
+            Measuring measuring,
+            Pictures pictures,
+            KeepAreaBook keepAreas,
+            Suggestions suggestions,
+            JsonMapper json) {
         this.fits = fits;
+        this.book = book;
+        this.proposals = proposals;
+        this.measuring = measuring;
         this.pictures = pictures;
+        this.keepAreas = keepAreas;
         this.suggestions = suggestions;
+        this.json = json;
     }
-
-    /**
-     * A fit as it is on the page, which may not be stored yet.
-     *
-     * @param marks of the picture, as they are on the page; those that are stored when left out
-     * @param lock what must not change, for the best window
-     */
-    record Question(FitRequest fit, MarksRequest marks, List<String> lock) {}
 
     /** The geometry of a fit that is not stored: what the page asks while something is dragged. */
     @PostMapping("/look")
-    BenchLook look(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody Question question) {
-        return BenchLook.of(looked(desk, question));
+    BenchLook look(Desk desk, @RequestBody Question question) {
+        return BenchLook.of(desk.site(), looked(desk, question));
     }
 
     private FitState looked(Desk desk, Question question) {
-        FitRequest request = question.fit();
-        if (request == null || request.picture() == null) {
+        Wanted wanted = wanted(desk, question);
+        return proposals.look(desk.site(), desk.place(), wanted.picture, wanted.fit);
+    }
+
+    /** What a question comes to. */
+    private record Wanted(StoredPicture picture, Fit fit) {}
+
+    private Wanted wanted(Desk desk, Question question) {
+        if (question.fit() == null || !question.fit().isObject()) {
+            throw new BadInput("fit", "fit is missing");
+        }
+        Asked asked = Asked.read(question.fit(), json);
+        if (asked.picture() == null) {
             throw new BadInput("fit", "fit and its picture are missing");
         }
-        StoredPicture picture = pictures.find(desk.site(), request.picture());
-        MarksRequest marks = question.marks();
-        StoredPicture marked = marks == null || marks.areas() == null
-                ? picture
-                : picture.with(new Regions(
-                        marks.focal(),
-                        KeepAreaBody.toAreas(marks.areas()),
-                        picture.regions().revision()));
-        return fits.look(desk.site(), desk.place(), marked, request);
+        StoredPicture stored = pictures.find(desk.site(), asked.picture());
+        Fit before = asked.toFit(desk.slot(), stored);
+        StoredPicture picture = question.keepAreas() == null
+                ? stored
+                : stored.with(stored.keepAreas().with(delta(question.keepAreas(), stored, before.prepare())));
+        Fit fit = asked.leavesTheWindowOpen() ? proposals.placed(desk.site(), desk.place(), picture, before) : before;
+        FitChange change =
+                question.change() == null ? FitChange.NONE : question.change().toChange();
+        return new Wanted(
+                picture,
+                change.applyTo(new FitDocument(picture.id(), fit), desk.slot(), picture.size())
+                        .fit());
+    }
+
+    private KeepAreaDelta delta(KeepAreaChanges changes, StoredPicture picture, Steps<Preparation> otherwise) {
+        Steps<Preparation> seenOn = Question.steps(changes.in());
+        Prepared prepared = new Prepared(picture.size(), seenOn == null ? otherwise : seenOn);
+        return changes.toDelta(picture, prepared, () -> keepAreas.takenAway(picture));
     }
 
     /** Stores a fit; the file is measured by the next request. */
     @PostMapping("/fit")
-    BenchLook store(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody FitRequest request) {
-        return BenchLook.of(fits.save(desk.site(), desk.place(), request));
+    BenchLook store(Desk desk, @RequestBody ObjectNode body) {
+        Question question = body.has("fit")
+                ? json.treeToValue(body, Question.class)
+                : new Question(
+                        body,
+                        null,
+                        null,
+                        null,
+                        body.path("base").isInt() ? body.get("base").asInt() : null,
+                        false);
+        Wanted wanted = wanted(desk, question);
+        if (Boolean.TRUE.equals(question.aside())) {
+            book.setAside(desk.site(), desk.place(), wanted.picture, wanted.fit);
+            return stored(desk);
+        }
+        return BenchLook.of(
+                desk.site(), book.save(desk.site(), desk.place(), wanted.picture, wanted.fit, question.base()));
     }
 
     /** The stored fit as it is, with its file when it was made. */
     @GetMapping("/stored")
-    BenchLook stored(@ModelAttribute(name = "desk", binding = false) Desk desk) {
-        return BenchLook.of(fits.get(desk.site(), desk.place()));
+    BenchLook stored(Desk desk) {
+        return BenchLook.of(desk.site(), fits.get(desk.site(), desk.place()));
     }
 
-    /** The stored fit with its file made and weighed. */
+    /** The stored fit with its file made and weighed; without it when another was stored meanwhile. */
     @GetMapping("/measured")
-    BenchLook measured(@ModelAttribute(name = "desk", binding = false) Desk desk) {
-        return BenchLook.of(fits.measured(fits.get(desk.site(), desk.place())));
+    BenchLook measured(Desk desk) {
+        return BenchLook.of(desk.site(), measuring.of(desk.site(), fits.get(desk.site(), desk.place())));
     }
 
     /**
@@ -110,12 +172,12 @@ class BenchRequests {
 
     /** The best window for what must be seen. Nothing is stored. */
     @PostMapping("/best")
-    BestReply best(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody Question question) {
+    BestReply best(Desk desk, @RequestBody Question question) {
         FitState present = looked(desk, question);
-        BestWindow best = BestWindow.of(present, BestWindow.locks(question.lock()), List.of());
-        FitState then = fits.look(desk.site(), desk.place(), present.picture(), best.fit());
+        BestWindow best = proposals.best(present, BestWindow.locks(question.lock()), List.of());
+        FitState then = proposals.look(desk.site(), desk.place(), present.picture(), best.fit());
         return new BestReply(
-                BenchLook.of(then),
+                BenchLook.of(desk.site(), then),
                 says(present, then),
                 best.shortfall() == null ? "" : best.shortfall().says(),
                 best.shortfall() == null
@@ -128,9 +190,11 @@ class BenchRequests {
     private Offered offered(Desk desk, FitState present, BestWindow best, Offer offer) {
         BenchLook look = offer.picture() != null
                 ? null
-                : BenchLook.of(fits.look(desk.site(), desk.place(), present.picture(), best.taking(offer, present)));
-        Integer height = best.fit().setting().height();
-        boolean other = height != null && !height.equals(present.fit().setting().height()) && offer.height() == null;
+                : BenchLook.of(
+                        desk.site(),
+                        proposals.look(desk.site(), desk.place(), present.picture(), best.taking(offer, present)));
+        Integer height = best.fit().frame().height();
+        boolean other = height != null && !height.equals(present.fit().frame().height()) && offer.height() == null;
         return new Offered(offer.id(), other ? offer.says() + ", " + height + " px high" : offer.says(), look);
     }
 
@@ -153,68 +217,137 @@ class BenchRequests {
                         Math.floor(after * 100), Math.floor(before * 100));
     }
 
-    /** @param base the revision of the marks that the page knows */
-    record MarksRequest(String picture, Integer base, FocalPoint focal, List<KeepAreaBody> areas) {}
+    /**
+     * What came of a change of keep areas.
+     *
+     * @param ids what the page called new areas, to their ids
+     * @param says what a person should know; empty for nothing
+     */
+    record Kept(int revision, Map<String, String> ids, String says) {}
 
-    record MarksAnswer(int revision) {}
-
-    /** Says what must be seen of the picture, in every slot. */
-    @PutMapping("/marks")
-    MarksAnswer mark(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestBody MarksRequest request) {
-        if (request.areas() == null || request.picture() == null) {
-            throw new BadInput("areas", "areas and picture are missing");
+    /** Changes what must be seen of the picture, in every slot. What others changed meanwhile stays as they left it. */
+    @PutMapping("/keep-areas")
+    Kept keep(Desk desk, @RequestBody KeepAreaChanges changes) {
+        if (changes.picture() == null) {
+            throw new BadInput("picture", "picture is missing");
         }
         desk.site().requireChange(desk.slot(), desk.section());
-        StoredPicture marked = pictures.mark(
-                desk.site(), request.picture(), request.focal(), KeepAreaBody.toAreas(request.areas()), request.base());
-        return new MarksAnswer(marked.regions().revision());
+        StoredPicture picture = pictures.find(desk.site(), changes.picture());
+        KeepAreaBook.Changed changed =
+                keepAreas.change(desk.site(), picture.id(), delta(changes, picture, Steps.none()));
+        int revision = changed.picture().keepAreas().revision();
+        return new Kept(
+                revision, changed.ids(), said(changed, changes.base() != null && revision > changes.base() + 1));
     }
 
-    @GetMapping("/suggestions")
-    List<Suggestion> suggest(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
-        return suggestions.of(pictures.find(desk.site(), picture));
+    private static String said(KeepAreaBook.Changed changed, boolean meanwhile) {
+        if (!changed.gone().isEmpty()) {
+            return String.join(", ", changed.gone()) + ": somebody else took that away meanwhile.";
+        }
+        return meanwhile ? "Somebody else marked this picture meanwhile: their areas are here beside yours." : "";
     }
 
-    /** Another picture whose marks may be copied. */
-    record Marked(String id, String name, String view, List<KeepAreaBody> areas, FocalPoint focal) {}
+    /** An area that was taken away. */
+    record Gone(String id, String name, String shape, double weight, Box<InPrepared> box) {}
 
-    @GetMapping("/marked")
-    List<Marked> marked(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
-        return pictures.list(desk.site()).stream()
-                .filter(p -> !p.id().equals(picture) && p.regions().isMarked())
-                .limit(60)
-                .map(p -> new Marked(
-                        p.id(),
-                        p.label(),
-                        "/sites/" + desk.site().id() + "/pictures/" + p.id() + "/view?width=320",
-                        p.regions().areas().stream().map(KeepAreaBody::of).toList(),
-                        p.regions().point()))
+    @GetMapping("/keep-areas/taken-away")
+    List<Gone> takenAway(Desk desk, @RequestParam String picture, @RequestParam(required = false) String prepare) {
+        StoredPicture source = pictures.find(desk.site(), picture);
+        Prepared prepared = new Prepared(source.size(), Preparations.read(prepare));
+        return keepAreas.takenAway(source).stream()
+                .map(a -> new Gone(
+                        a.id(), a.name(), a.shape().word(), a.weight(), prepared.toPrepared(a.inPx(source.size()))))
                 .toList();
     }
 
-    /** The window that the same picture would have in another slot. */
-    record Other(String slot, String name, String size, Box window, String verdict, String href) {}
+    /**
+     * Something that may be worth keeping, where it lies on the prepared picture.
+     *
+     * @param point null unless it is a place for the focal point rather than an area
+     */
+    record Suggested(String name, String shape, String reason, Box<InPrepared> box, Point<InPrepared> point) {
+        static Suggested of(Suggestion suggestion, Prepared prepared) {
+            var size = prepared.picture();
+            Box<InPicture> area = new Box<>(
+                    suggestion.x() * size.width(),
+                    suggestion.y() * size.height(),
+                    suggestion.width() * size.width(),
+                    suggestion.height() * size.height());
+            boolean isPoint = suggestion.kind().equals("focus") && area.isEmpty();
+            String name =
+                    suggestion.name() == null || suggestion.name().isBlank() ? suggestion.kind() : suggestion.name();
+            return new Suggested(
+                    name,
+                    suggestion.kind().equals("face") ? "ellipse" : "rectangle",
+                    suggestion.reason(),
+                    prepared.toPrepared(area),
+                    isPoint ? prepared.toPrepared(new Point<InPicture>(area.x(), area.y())) : null);
+        }
+    }
+
+    @GetMapping("/suggestions")
+    List<Suggested> suggest(Desk desk, @RequestParam String picture, @RequestParam(required = false) String prepare) {
+        StoredPicture source = pictures.find(desk.site(), picture);
+        Prepared prepared = new Prepared(source.size(), Preparations.read(prepare));
+        return suggestions.of(source).stream()
+                .map(s -> Suggested.of(s, prepared))
+                .toList();
+    }
+
+    /** Another picture whose keep areas may be copied; where they would lie on this one as it is prepared. */
+    record Elsewhere(String id, String name, String view, List<Copied> areas, Point<InPrepared> focal) {}
+
+    record Copied(String name, String shape, double weight, Box<InPrepared> box) {}
+
+    @GetMapping("/keep-areas/elsewhere")
+    List<Elsewhere> elsewhere(Desk desk, @RequestParam String picture, @RequestParam(required = false) String prepare) {
+        StoredPicture here = pictures.find(desk.site(), picture);
+        Prepared prepared = new Prepared(here.size(), Preparations.read(prepare));
+        return pictures.list(desk.site()).stream()
+                .filter(p -> !p.id().equals(picture) && p.keepAreas().isMarked())
+                .limit(60)
+                .map(p -> new Elsewhere(
+                        p.id(),
+                        p.label(),
+                        PictureViews.href(p, Steps.none(), 320),
+                        p.keepAreas().areas().stream()
+                                .map(a -> copied(a, prepared))
+                                .toList(),
+                        p.keepAreas().point() == null
+                                ? null
+                                : prepared.toPrepared(p.keepAreas().point().in(here.size()))))
+                .toList();
+    }
+
+    private static Copied copied(KeepArea area, Prepared prepared) {
+        return new Copied(
+                area.name(), area.shape().word(), area.weight(), prepared.toPrepared(area.inPx(prepared.picture())));
+    }
+
+    /** The window that the same picture would have in another slot, where it lies on the picture as it is prepared here. */
+    record Other(String slot, String name, String size, Box<InPrepared> window, String verdict, String href) {}
 
     /** One fit proposes itself for the others: its picture in each other slot that crops, as it would be placed. */
     @GetMapping("/others")
-    List<Other> others(@ModelAttribute(name = "desk", binding = false) Desk desk, @RequestParam String picture) {
+    List<Other> others(Desk desk, @RequestParam String picture, @RequestParam(required = false) String prepare) {
         StoredPicture source = pictures.find(desk.site(), picture);
+        Prepared here = new Prepared(source.size(), Preparations.read(prepare));
         List<FitState> placed = fits.placed(desk.site(), desk.section());
         List<Other> others = new ArrayList<>();
         for (Slot slot : desk.site().sheet().slots()) {
             boolean suits = slot.brief().rule() == Rule.COVER && desk.site().has(slot) && !slot.equals(desk.slot());
             if (suits && others.size() < MOST_OTHERS) {
                 try {
-                    FitState look = fits.proposed(desk.site(), Place.of(slot), source, placed);
+                    FitState look = proposals.proposed(desk.site(), Place.of(slot), source, placed);
                     others.add(new Other(
                             slot.id(),
                             String.format("%02d %s", desk.site().sheet().numberOf(slot), slot.name()),
                             look.plan().size().label(),
-                            look.plan()
-                                    .turn()
-                                    .toPicture(
-                                            source.size(), look.plan().framing().window()),
-                            look.plan().framing().detail() >= 1 ? "fits" : "look",
+                            here.toPrepared(look.prepared()
+                                    .toPicture(look.plan().framing().window())),
+                            look.verdict().isNoObstacle()
+                                    ? "fits"
+                                    : look.verdict().word(),
                             "/sites/" + desk.site().id() + "/slots/" + slot.id() + "/bench?picture=" + picture));
                 } catch (BadInput e) {
                     // Too small for a ratio: not to be offered.

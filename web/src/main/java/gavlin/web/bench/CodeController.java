@@ -5,11 +5,13 @@ import gavlin.core.codec.RegionCopy;
 import gavlin.core.fit.FileName;
 import gavlin.core.solve.BestPosition;
 import gavlin.core.solve.Shares;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.fit.Desk;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
-import gavlin.web.page.Rail;
-import gavlin.web.page.SlotBoard;
 import gavlin.web.problem.Conflict;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,17 +19,18 @@ import java.util.Locale;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 
 /** The decision for whoever writes the page: object-position, srcset and sizes, and the regions in a copy of the original. */
 @Controller
 class CodeController {
     private final Fits fits;
+    private final Renditions renditions;
     private final SlotBoard board;
     private final Rail rail;
 
-    CodeController(Fits fits, SlotBoard board, Rail rail) {
+    CodeController(Fits fits, Renditions renditions, SlotBoard board, Rail rail) {
         this.fits = fits;
+        this.renditions = renditions;
         this.board = board;
         this.rail = rail;
     }
@@ -36,8 +39,8 @@ class CodeController {
     record FileLink(String name, String size, String weight, String href) {}
 
     @GetMapping("/sites/{site}/slots/{slot}/bench/code")
-    String code(@ModelAttribute(name = "desk", binding = false) Desk desk, Model model) {
-        FitState state = fits.measured(fits.get(desk.site(), desk.place()));
+    String code(Desk desk, Model model) {
+        FitState state = renditions.measured(fits.get(desk.site(), desk.place()));
         BestPosition best =
                 BestPosition.everywhere(state.problem(), state.plan().framing().window());
         model.addAttribute("rail", rail.of(desk.site(), board.entries(desk.site()), "Bench"));
@@ -73,13 +76,13 @@ class CodeController {
         String query = desk.place().query();
         for (int density : state.slot().brief().densities()) {
             try {
-                StoredRendition file = fits.rendition(state, density);
+                StoredRendition file = renditions.rendition(state, density);
                 String name = FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type());
                 sources.add(new ImageCode.Source(name, file.size()));
                 links.add(new FileLink(
                         name,
                         file.size().label(),
-                        gavlin.web.page.Words.weight(file.bytes()),
+                        gavlin.web.board.Phrases.weight(file.bytes()),
                         "/api/v1" + desk.path() + "/rendition" + query + (query.isEmpty() ? "?" : "&") + "density="
                                 + density));
             } catch (Conflict e) {
@@ -120,8 +123,8 @@ class CodeController {
     }
 
     private static String regions(FitState state) {
-        int areas = state.picture().regions().areas().size();
-        boolean point = state.picture().regions().point() != null;
+        int areas = state.picture().keepAreas().areas().size();
+        boolean point = state.picture().keepAreas().point() != null;
         if (areas == 0 && !point) {
             return "";
         }

@@ -1,20 +1,26 @@
 package gavlin.web.bench;
 
 import gavlin.core.fit.Fit;
-import gavlin.core.fit.Setting;
+import gavlin.core.fit.Frame;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.solve.KeepArea;
 import gavlin.web.fit.FitState;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.stream.Collectors;
 
-/** Says in a few words what one decision changed of another. */
+/** Says in a few words what one decision changed of another. Each operation says its own. */
 final class FitChanges {
     private FitChanges() {}
 
-    /** @param before null for the first */
-    static String between(FitState before, FitState after) {
+    /**
+     * @param before null for the first
+     * @param known all areas that the picture has or had, to name those that were let go
+     */
+    static String between(FitState before, FitState after, List<KeepArea> known) {
         if (before == null) {
             return after.picture().label() + " put in";
         }
@@ -24,9 +30,11 @@ final class FitChanges {
         if (!before.picture().id().equals(after.picture().id())) {
             changes.add("another picture: " + after.picture().label());
         }
-        settings(a.setting(), b.setting(), changes);
-        Box from = before.plan().framing().window();
-        Box to = after.plan().framing().window();
+        changes.addAll(b.prepare().changesFrom(a.prepare()));
+        frame(a.frame(), b.frame(), changes);
+        letGo(a, b, known, changes);
+        Box<InPrepared> from = before.plan().framing().window();
+        Box<InPrepared> to = after.plan().framing().window();
         if (changes.isEmpty() && !from.equals(to)) {
             changes.add(
                     Math.abs(from.width() - to.width()) < 0.5
@@ -36,9 +44,7 @@ final class FitChanges {
         if (a.rule() != b.rule()) {
             changes.add("rule " + b.rule().word());
         }
-        if (!Objects.equals(a.backing(), b.backing())) {
-            changes.add(b.backing() == null ? "backing taken away" : format("backing #%06X", b.backing()));
-        }
+        changes.addAll(b.finish().changesFrom(a.finish()));
         if (!Objects.equals(a.wantedType(), b.wantedType()) || !Objects.equals(a.encoding(), b.encoding())) {
             changes.add(
                     b.wantedType() == null
@@ -48,25 +54,25 @@ final class FitChanges {
         return changes.isEmpty() ? "the same" : String.join("; ", changes);
     }
 
-    private static void settings(Setting a, Setting b, List<String> changes) {
-        if (a.turn().flipped() != b.turn().flipped()) {
-            changes.add(b.turn().flipped() ? "flipped" : "flipped back");
-        }
-        if (a.turn().degrees() != b.turn().degrees()) {
-            changes.add(format("turned by %.2f°", b.turn().degrees()));
-        }
-        if (!a.growth().equals(b.growth())) {
-            changes.add(b.growth().changesNothing() ? "not grown any more" : "edges grown");
-        }
+    private static void frame(Frame a, Frame b, List<String> changes) {
         if (!Objects.equals(a.height(), b.height())) {
             changes.add(b.height() == null ? "the slot's own height" : "height " + b.height() + " px");
         }
         if (!Objects.equals(a.position(), b.position())) {
             changes.add("object-position changed");
         }
+    }
+
+    private static void letGo(Fit a, Fit b, List<KeepArea> known, List<String> changes) {
         if (!a.letGo().equals(b.letGo())) {
+            String names = known.stream()
+                    .filter(area -> b.letGo().contains(area.id()))
+                    .map(KeepArea::name)
+                    .collect(Collectors.joining(", "));
             changes.add(
-                    b.letGo().isEmpty() ? "everything must be seen again" : String.join(", ", b.letGo()) + " let go");
+                    b.letGo().isEmpty()
+                            ? "everything must be seen again"
+                            : (names.isEmpty() ? "an area that is gone" : names) + " let go");
         }
     }
 

@@ -2,16 +2,20 @@ package gavlin.web.bench;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
-import gavlin.core.fit.Gauge.Verdict;
+import gavlin.core.gauge.Verdict;
 import gavlin.web.account.SignedIn;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.board.SlotBoard.Entry;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
 import gavlin.web.fit.Place;
-import gavlin.web.page.Rail;
-import gavlin.web.page.SlotBoard;
-import gavlin.web.page.SlotBoard.Entry;
-import gavlin.web.page.Words;
+import gavlin.web.fit.Proposals;
+import gavlin.web.fit.Renditions;
+import gavlin.web.fit.Thumbnail;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
@@ -38,14 +42,29 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class SeveralController {
     private final Sites sites;
     private final Fits fits;
+    private final FitBook book;
+    private final Proposals proposals;
+    private final Renditions renditions;
     private final PictureSets sets;
     private final Pictures pictures;
     private final SlotBoard board;
     private final Rail rail;
 
-    SeveralController(Sites sites, Fits fits, PictureSets sets, Pictures pictures, SlotBoard board, Rail rail) {
+    SeveralController(
+            Sites sites,
+            Fits fits,
+            FitBook book,
+            Proposals proposals,
+            Renditions renditions,
+            PictureSets sets,
+            Pictures pictures,
+            SlotBoard board,
+            Rail rail) {
         this.sites = sites;
         this.fits = fits;
+        this.book = book;
+        this.proposals = proposals;
+        this.renditions = renditions;
         this.sets = sets;
         this.pictures = pictures;
         this.board = board;
@@ -68,7 +87,7 @@ class SeveralController {
             String name,
             String size,
             String bench,
-            WindowView seen,
+            Thumbnail seen,
             Verdict verdict,
             String says,
             String now,
@@ -107,12 +126,13 @@ class SeveralController {
         String says = "";
         if (here == null) {
             try {
-                shown = fits.proposed(site, Place.of(entry.slot(), site.usualSection(entry.slot())), picture, placed);
+                shown = proposals.proposed(
+                        site, Place.of(entry.slot(), site.usualSection(entry.slot())), picture, placed);
             } catch (BadInput e) {
                 says = e.getMessage();
             }
         }
-        Verdict verdict = shown == null ? Verdict.FAILS : foreseen(shown);
+        Verdict verdict = shown == null ? Verdict.FAILS : shown.verdict();
         boolean may = here == null && shown != null && site.mayChange(entry.slot(), site.usualSection(entry.slot()));
         return new Row(
                 entry.slot().id(),
@@ -120,21 +140,13 @@ class SeveralController {
                 entry.slot().name(),
                 entry.slot().brief().sizeLabel(),
                 here != null ? entry.benchHref(here) : withPicture(entry.benchHref(null), picture),
-                shown == null ? null : WindowView.of(site, shown),
-                verdict,
+                shown == null ? null : Thumbnail.of(site, shown),
+                verdict.isNoObstacle() ? Verdict.FITS : verdict,
                 shown == null ? says : FitState.worstOf(shown.gauges()),
                 now(entry, here),
                 here != null,
                 may,
-                may && entry.pictures().isEmpty() && verdict == Verdict.FITS);
-    }
-
-    /** As far as it can be judged before there is a file. */
-    private static Verdict foreseen(FitState state) {
-        return state.gauges().stream()
-                .map(gauge -> gauge.verdict() == Verdict.UNMEASURED ? Verdict.FITS : gauge.verdict())
-                .max(Verdict::compareTo)
-                .orElse(Verdict.FITS);
+                may && entry.pictures().isEmpty() && verdict.isNoObstacle());
     }
 
     private static String now(Entry entry, FitState here) {
@@ -142,7 +154,7 @@ class SeveralController {
             return "here already" + (here.accepted() ? ", accepted" : "");
         }
         if (entry.slot().set() != null) {
-            return Words.count(entry.pictures().size(), "picture", "pictures") + "; it would be one more";
+            return Phrases.count(entry.pictures().size(), "picture", "pictures") + "; it would be one more";
         }
         return entry.fit() == null
                 ? "empty"
@@ -172,11 +184,15 @@ class SeveralController {
     private Placed place(OpenSite site, StoredPicture picture, Slot slot, boolean accept) {
         String section = site.usualSection(slot);
         site.requireChange(slot, section);
-        Place place = slot.set() == null ? Place.of(slot, section) : sets.another(site, slot, section);
-        FitState stored = fits.measured(fits.put(site, place, picture));
+        FitState proposed = proposals.proposed(site, Place.of(slot, section), picture);
+        FitState stored = renditions.measured(
+                slot.set() == null
+                        ? book.save(site, Place.of(slot, section), picture, proposed.fit(), null)
+                        : sets.add(site, slot, section, picture, proposed.fit()));
+        Place place = stored.place();
         boolean fitting = stored.verdict() == Verdict.FITS;
         if (accept && fitting) {
-            fits.accept(site, place);
+            book.accept(site, place);
         }
         return new Placed(
                 stored.verdict().word(),
@@ -207,7 +223,7 @@ class SeveralController {
         }
         flash.addFlashAttribute(
                 "said",
-                Words.count(slot.size() - refused.size(), "slot has", "slots have") + " it now; in " + fitting
+                Phrases.count(slot.size() - refused.size(), "slot has", "slots have") + " it now; in " + fitting
                         + " it fits" + (accept ? " and is accepted." : "."));
         flash.addFlashAttribute("refused", refused.isEmpty() ? null : String.join(" ", refused));
         return "redirect:/sites/" + open.id() + "/pictures/" + picture.id() + "/slots";

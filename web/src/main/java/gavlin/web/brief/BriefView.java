@@ -14,8 +14,9 @@ import gavlin.core.brief.Statement;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.web.board.Phrases;
 import gavlin.web.fit.FitState;
-import gavlin.web.page.Words;
 import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.List;
@@ -55,8 +56,8 @@ record BriefView(
             String rule,
             String over,
             String exists,
-            Box drawn,
-            List<Box> covered) {}
+            Box<InShowing> drawn,
+            List<Box<InShowing>> covered) {}
 
     /** @param state "its own", "its own, idle" or "the site's" */
     record SectionView(String id, String name, String state, String benchHref) {}
@@ -137,7 +138,7 @@ record BriefView(
     }
 
     private static Seen seen(OpenSite site, Slot slot, Showing showing) {
-        Box widest = showing.widest();
+        Box<InShowing> widest = showing.widest();
         String box = showing.isRange()
                 ? format(
                         "%.0f×%.0f to %.0f×%.0f",
@@ -184,8 +185,8 @@ record BriefView(
     /** The asks as chips, for the top of the page. */
     static List<String> asks(Slot slot) {
         List<String> asks = new ArrayList<>(
-                List.of(slot.brief().sizeLabel(), Words.types(slot.brief().types())));
-        asks.add(Words.limit(slot.brief()));
+                List.of(slot.brief().sizeLabel(), Phrases.types(slot.brief().types())));
+        asks.add(Phrases.limit(slot.brief()));
         if (!slot.heights().isEmpty()) {
             asks.add("heights " + slot.heights().stream().map(String::valueOf).collect(Collectors.joining(", ")));
         }

@@ -1,7 +1,7 @@
 package gavlin.web.contactsheet;
 
-import gavlin.web.page.SlotBoard.Entry;
-import gavlin.web.page.Words;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.picture.StoredPicture;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -44,7 +44,7 @@ record Contact(
                         : picture.words().description(),
                 picture.transparent(),
                 picture.label(),
-                picture.size().label() + " " + picture.type().label() + " " + Words.weight(picture.bytes()),
+                picture.size().label() + " " + picture.type().label() + " " + Phrases.weight(picture.bytes()),
                 used.isEmpty() ? "not used yet" : "in " + listed(used),
                 serves.isEmpty() ? "" : "could serve " + listed(serves),
                 credited ? "fits" : "look",

@@ -4,12 +4,14 @@ import gavlin.core.BadInput;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.web.account.SignedIn;
-import gavlin.web.page.Rail;
-import gavlin.web.page.SlotBoard;
-import gavlin.web.page.SlotBoard.Entry;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.board.SlotBoard.Entry;
+import gavlin.web.picture.Caption;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
-import gavlin.web.picture.Words;
+import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.ArrayList;
@@ -48,7 +50,7 @@ class ContactSheetController {
         model.addAttribute("rail", rail.of(open, entries, "Pictures"));
         model.addAttribute("site", open.id());
         model.addAttribute("mayAdd", open.warden() || !open.kept().isEmpty());
-        model.addAttribute("headline", gavlin.web.page.Words.count(all.size(), "picture", "pictures"));
+        model.addAttribute("headline", Phrases.count(all.size(), "picture", "pictures"));
         model.addAttribute("sentence", sentence(all));
         model.addAttribute(
                 "pictures",
@@ -65,7 +67,10 @@ class ContactSheetController {
         List<Entry> entries = board.entries(open);
         model.addAttribute("rail", rail.of(open, entries, "Pictures"));
         model.addAttribute("picture", Contact.large(picture, usedIn(picture, entries)));
-        model.addAttribute("words", picture.words());
+        boolean conflict = model.getAttribute("typed") instanceof Caption;
+        model.addAttribute("words", conflict ? model.getAttribute("typed") : picture.words());
+        model.addAttribute("theirs", conflict ? picture.words() : null);
+        model.addAttribute("wordsRevision", picture.wordsRevision());
         model.addAttribute("notes", picture.notes());
         model.addAttribute("mayChange", open.warden() || !open.kept().isEmpty());
         model.addAttribute("original", "/api/v1/sites/" + open.id() + "/pictures/" + picture.id() + "/original");
@@ -88,13 +93,17 @@ class ContactSheetController {
             @RequestParam String description,
             @RequestParam String credit,
             @RequestParam String licence,
+            @RequestParam(required = false) Integer base,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
         try {
-            pictures.describe(open, id, new Words(title, description, credit, licence));
+            pictures.describe(open, id, new Caption(title, description, credit, licence), base);
             flash.addFlashAttribute("said", "These words are saved.");
         } catch (BadInput e) {
             flash.addFlashAttribute("refused", e.getMessage());
+        } catch (Conflict e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+            flash.addFlashAttribute("typed", new Caption(title, description, credit, licence)); // nothing typed is lost
         }
         return "redirect:/sites/" + open.id() + "/pictures/" + id;
     }
@@ -112,7 +121,7 @@ class ContactSheetController {
         List<String> refused = new ArrayList<>();
         for (MultipartFile file : files) {
             try {
-                Pictures.Added added = pictures.add(open, file, Words.NONE, salvage);
+                Pictures.Added added = pictures.add(open, file, Caption.NONE, salvage);
                 said.add(added.picture().label() + (added.isNew() ? " is taken in." : " was here already."));
             } catch (BadInput e) {
                 refused.add(file.getOriginalFilename() + ": " + e.getMessage() + ".");
@@ -132,9 +141,8 @@ class ContactSheetController {
         }
         return uncredited == 0 && undescribed == 0
                 ? "All are credited and described."
-                : gavlin.web.page.Words.count(uncredited, "has", "have") + " no credit, "
-                        + gavlin.web.page.Words.count(undescribed, "has", "have")
-                                .toLowerCase()
+                : Phrases.count(uncredited, "has", "have") + " no credit, "
+                        + Phrases.count(undescribed, "has", "have").toLowerCase()
                         + " no description.";
     }
 

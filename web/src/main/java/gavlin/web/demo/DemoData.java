@@ -7,11 +7,14 @@ import gavlin.core.geometry.Size;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.account.Accounts;
 import gavlin.web.account.Viewer;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitRequest;
-import gavlin.web.fit.Fits;
 import gavlin.web.fit.Place;
+import gavlin.web.fit.Proposals;
+import gavlin.web.fit.Renditions;
+import gavlin.web.picture.Caption;
+import gavlin.web.picture.KeepAreaBook;
 import gavlin.web.picture.Pictures;
-import gavlin.web.picture.Words;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
 import gavlin.web.site.Sites;
@@ -42,15 +45,29 @@ class DemoData implements SmartInitializingSingleton {
     private final Accounts accounts;
     private final Sites sites;
     private final Pictures pictures;
-    private final Fits fits;
+    private final KeepAreaBook keepAreas;
+    private final Proposals proposals;
+    private final FitBook book;
+    private final Renditions renditions;
     private final Sheets sheets;
 
-    DemoData(Accounts accounts, Sites sites, Sheets sheets, Pictures pictures, Fits fits) {
+    DemoData(
+            Accounts accounts,
+            Sites sites,
+            Sheets sheets,
+            Pictures pictures,
+            KeepAreaBook keepAreas,
+            Proposals proposals,
+            FitBook book,
+            Renditions renditions) {
         this.accounts = accounts;
         this.sites = sites;
         this.sheets = sheets;
         this.pictures = pictures;
-        this.fits = fits;
+        this.keepAreas = keepAreas;
+        this.proposals = proposals;
+        this.book = book;
+        this.renditions = renditions;
     }
 
     @Override
@@ -72,7 +89,7 @@ class DemoData implements SmartInitializingSingleton {
                 site,
                 "gallery-at-dusk",
                 new Size(6000, 4000),
-                new Words(
+                new Caption(
                         "Gallery at dusk",
                         "A keeper in a yellow coat before Kelso light, its beam over the evening sea",
                         "Ines Pascoe",
@@ -81,7 +98,7 @@ class DemoData implements SmartInitializingSingleton {
                 site,
                 "winter-landing",
                 new Size(6000, 4000),
-                new Words(
+                new Caption(
                         "Winter landing",
                         "Two volunteers on a snowy jetty, heads close to the top of the picture",
                         "Tomas Reed",
@@ -90,22 +107,22 @@ class DemoData implements SmartInitializingSingleton {
                 site,
                 "lens-close",
                 new Size(4800, 3200),
-                new Words("Lens, close", "The rings of a great lens around its lamp", "Ines Pascoe", "CC BY 4.0"));
+                new Caption("Lens, close", "The rings of a great lens around its lamp", "Ines Pascoe", "CC BY 4.0"));
         String keeper = photograph(
                 site,
                 "keeper-portrait",
                 new Size(2400, 3000),
-                new Words("Morwen Hale, keeper", "Morwen Hale at the watch room window", "Ines Pascoe", "CC BY 4.0"));
+                new Caption("Morwen Hale, keeper", "Morwen Hale at the watch room window", "Ines Pascoe", "CC BY 4.0"));
         String storm = photograph(
                 site,
                 "storm-at-north-head",
                 new Size(5120, 2880),
-                new Words("Storm at North Head", "Breakers below North Head light", "Tomas Reed", "CC BY 4.0"));
+                new Caption("Storm at North Head", "Breakers below North Head light", "Tomas Reed", "CC BY 4.0"));
         String harbour = photograph(
                 site,
                 "harbour-day",
                 new Size(480, 320),
-                new Words(
+                new Caption(
                         "Harbour day", "Sailing boats and visitors on harbour day", "The newsletter", "used by leave"));
         String dark = mark(site, "mark-dark", new Size(1330, 320), "Mark, dark ink");
         String light = mark(site, "mark-light", new Size(1330, 320), "Mark, light ink");
@@ -113,7 +130,7 @@ class DemoData implements SmartInitializingSingleton {
                         site,
                         Drawing.flatMark("old-letterhead", new Size(500, 100)),
                         "old-letterhead.jpg",
-                        new Words(
+                        new Caption(
                                 "Old letterhead",
                                 "Tolvane Lights, five lamps, one coast",
                                 "Tolvane Lights",
@@ -157,34 +174,34 @@ class DemoData implements SmartInitializingSingleton {
                 site,
                 "workbench",
                 new Size(4500, 3000),
-                new Words("At the bench", "A volunteer, a radio, and the tools on the wall", "J. Okafor", "CC0"));
+                new Caption("At the bench", "A volunteer, a radio, and the tools on the wall", "J. Okafor", "CC0"));
         String sign = mark(site, "quillet-mark", new Size(1520, 520), "Shop sign");
         place(site, "front", bench, 0.7, 0.35, 1, true);
         place(site, "sign", sign, 0.5, 0.5, 1, true);
         sheets.choose(site, "extent", "one");
     }
 
-    private String photograph(OpenSite site, String drawing, Size size, Words words) {
+    private String photograph(OpenSite site, String drawing, Size size, Caption words) {
         return pictures.add(site, Drawing.photograph(drawing, size), drawing + ".jpg", words)
                 .picture()
                 .id();
     }
 
     private String mark(OpenSite site, String drawing, Size size, String title) {
-        Words words = new Words(title, title + " of " + site.name(), site.name(), "own work");
+        Caption words = new Caption(title, title + " of " + site.name(), site.name(), "own work");
         return pictures.add(site, Drawing.mark(drawing, size), drawing + ".png", words)
                 .picture()
                 .id();
     }
 
     private void mark(OpenSite site, String picture, KeepArea... areas) {
-        pictures.mark(site, picture, null, List.of(areas), null);
+        keepAreas.replace(site, picture, List.of(areas));
     }
 
     private static KeepArea area(String name, double x, double y, double width, double height) {
         KeepArea.Shape shape =
                 name.endsWith("face") || name.endsWith("head") ? KeepArea.Shape.ELLIPSE : KeepArea.Shape.RECTANGLE;
-        return new KeepArea(name, shape, new Box(x, y, width, height), 1);
+        return new KeepArea(name, shape, new Box<>(x, y, width, height), 1);
     }
 
     /** Where Gavlin puts it. */
@@ -198,14 +215,14 @@ class DemoData implements SmartInitializingSingleton {
 
     private void place(OpenSite site, Place place, String picture, double x, double y, double zoom, boolean accepted) {
         boolean contain = place.slot().brief().rule() == Rule.CONTAIN;
-        FitRequest request = FitRequest.of(picture, new FitRequest.Point(x, y), contain ? 1 : zoom);
+        FitRequest request = FitRequest.of(picture, new FitRequest.Fractions(x, y), contain ? 1 : zoom);
         place(site, place, request, accepted);
     }
 
     private void place(OpenSite site, Place place, FitRequest request, boolean accepted) {
-        fits.measured(fits.save(site, place, request));
+        renditions.measured(proposals.save(site, place, request));
         if (accepted) {
-            fits.accept(site, place);
+            book.accept(site, place);
         }
     }
 

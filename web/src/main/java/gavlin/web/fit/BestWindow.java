@@ -3,10 +3,10 @@ package gavlin.web.fit;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
 import gavlin.core.fit.Fit;
-import gavlin.core.fit.Setting;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.BestPosition;
 import gavlin.core.solve.Lock;
 import gavlin.core.solve.Offer;
@@ -43,7 +43,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
         if (present.fit().rule() == Rule.CONTAIN) {
             return new BestWindow(present.fit(), 1, null); // all of the picture is in the file
         }
-        Box window = present.plan().framing().window();
+        Box<InPrepared> window = present.plan().framing().window();
         Lock lock = new Lock(
                 locks.contains("x") ? window.x() : null,
                 locks.contains("y") ? window.y() : null,
@@ -56,7 +56,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
 
     private record Found(Fit fit, double worst, Problem problem) {}
 
-    private static Found find(FitState present, Lock lock, List<Box> near, List<Integer> heights) {
+    private static Found find(FitState present, Lock lock, List<Box<InPrepared>> near, List<Integer> heights) {
         Problem problem = present.problem();
         Fit best = null;
         double bestWorst = -1;
@@ -64,7 +64,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
         for (Integer height : heights) {
             Problem placed = BestPosition.together(problem.inHeight(height), lock, near);
             Problem.Answer answer = placed.best(lock, near);
-            Box whole = inWholePixels(answer.window(), placed, lock);
+            Box<InPrepared> whole = inWholePixels(answer.window(), placed, lock);
             double worst = answer.shares().worst();
             if (best == null || bestWorst < Shares.WHOLE && worst > bestWorst + 1e-6) {
                 best = fit(present, placed, whole);
@@ -77,17 +77,17 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
 
     /** The fit as it is when an offer is taken that is not another picture. */
     public Fit taking(Offer offer, FitState present) {
-        Setting setting = fit.setting();
+        Fit taken = fit;
         if (offer.growth() != null) {
-            setting = setting.with(offer.growth());
+            taken = taken.with(offer.growth());
         }
         if (offer.height() != null) {
-            setting = setting.inHeight(own(present.slot(), offer.height()) ? null : offer.height());
+            taken = taken.with(taken.frame().inHeight(own(present.slot(), offer.height()) ? null : offer.height()));
         }
-        setting = setting.lettingGo(
-                Stream.concat(setting.letGo().stream(), offer.letGo().stream()).toList());
-        Box window = offer.window();
-        return fit.with(setting).at(present.slot(), present.picture().size(), window.x(), window.y(), window.width());
+        taken = taken.lettingGo(
+                Stream.concat(taken.letGo().stream(), offer.letGo().stream()).toList());
+        Box<InPrepared> window = offer.window();
+        return taken.at(present.slot(), present.picture().size(), window.x(), window.y(), window.width());
     }
 
     private static boolean own(Slot slot, int height) {
@@ -95,15 +95,15 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
     }
 
     /** Where people can type it, as long as that hides nothing more. */
-    private static Box inWholePixels(Box window, Problem problem, Lock lock) {
+    private static Box<InPrepared> inWholePixels(Box<InPrepared> window, Problem problem, Lock lock) {
         if (!lock.equals(Lock.NOTHING)) {
             return window;
         }
         double width = Math.floor(window.width());
         double height = window.height() * width / window.width();
-        Box field = problem.growth().field(problem.turned());
-        double y = Math.min(Math.round(window.y()), Math.floor(field.bottom() - height));
-        Box whole = new Box(Math.round(window.x()), Math.max(field.y(), y), width, height);
+        double y = Math.min(
+                Math.round(window.y()), Math.floor(problem.prepared().size().height() - height));
+        Box<InPrepared> whole = new Box<>(Math.round(window.x()), Math.max(0, y), width, height);
         return problem.shares(whole).worst() >= problem.shares(window).worst() - 1e-9 ? whole : window;
     }
 
@@ -120,7 +120,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
 
     /** Where Gavlin puts a picture of which somebody said what must be seen; the middle is as good as any otherwise. */
     static Fit placed(OpenSite site, Place place, StoredPicture picture, Fit fit) {
-        if (fit.rule() == Rule.CONTAIN || picture.regions().areas().isEmpty()) {
+        if (fit.rule() == Rule.CONTAIN || picture.keepAreas().areas().isEmpty()) {
             return fit;
         }
         FitState looked = FitState.looked(site, place, picture, fit);
@@ -128,21 +128,21 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
                         looked,
                         Lock.NOTHING,
                         List.of(),
-                        Collections.singletonList(fit.setting().height()))
+                        Collections.singletonList(fit.frame().height()))
                 .fit;
     }
 
-    private static Fit fit(FitState present, Problem problem, Box window) {
+    private static Fit fit(FitState present, Problem problem, Box<InPrepared> window) {
         Position position = problem.position();
         Fit set = present.fit()
-                .with(present.fit().setting().inHeight(problem.height()).with(position));
+                .with(present.fit().frame().inHeight(problem.height()).with(position));
         return set.at(present.slot(), present.picture().size(), window.x(), window.y(), window.width());
     }
 
     /** The present one first: another is only taken when it shows more. */
     private static List<Integer> heights(Slot slot, Fit fit, Set<String> locks, List<Integer> allowed) {
         List<Integer> heights = new ArrayList<>();
-        heights.add(fit.setting().height());
+        heights.add(fit.frame().height());
         if (!locks.contains("height") && slot.brief().size() != null) {
             slot.heights().stream()
                     .filter(h -> allowed.isEmpty() || allowed.contains(h))

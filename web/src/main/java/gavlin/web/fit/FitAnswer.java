@@ -2,18 +2,31 @@ package gavlin.web.fit;
 
 import gavlin.core.fit.FileName;
 import gavlin.core.fit.Fit;
-import gavlin.core.fit.Gauge;
-import gavlin.core.fit.Setting;
+import gavlin.core.gauge.Reading;
+import gavlin.core.gauge.Remedy;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InSlot;
+import gavlin.core.grow.Grow;
 import gavlin.core.solve.Shares;
+import gavlin.core.turn.Turn;
 import gavlin.core.weight.Candidate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import tools.jackson.databind.JsonNode;
 
-/** A fit as the API shows it. Boxes are in px of the space that their member's name says. */
+/**
+ * A fit as the API shows it.
+ *
+ * @param focal fractions of the prepared picture
+ * @param window px of the prepared picture
+ * @param placed px of the file
+ * @param fit the decision as a document: it can be sent back as it is
+ */
 public record FitAnswer(
         String slot,
         String section,
@@ -21,28 +34,35 @@ public record FitAnswer(
         int revision,
         boolean accepted,
         String picture,
-        FocalPoint focal,
+        FocalPoint<InPrepared> focal,
         double zoom,
         String rule,
         String backing,
         String type,
         String encoding,
         Size size,
-        Box window,
-        Box placed,
+        Box<InPrepared> window,
+        Box<InSlot> placed,
         Setting setting,
+        JsonNode fit,
         List<Share> keep,
         String state,
         List<GaugeAnswer> gauges,
         FileAnswer file) {
+    /** What was changed beside the window, in short. @param letGo ids of keep areas */
+    public record Setting(Turn turn, Grow growth, Integer height, Position position, List<String> letGo) {
+        static Setting of(Fit fit) {
+            return new Setting(
+                    fit.prepare().get(Turn.TYPE),
+                    fit.prepare().get(Grow.TYPE),
+                    fit.frame().height(),
+                    fit.frame().position(),
+                    fit.letGo());
+        }
+    }
+
     public record GaugeAnswer(
-            String id,
-            Object value,
-            Object limit,
-            String unit,
-            String verdict,
-            String says,
-            List<Gauge.Remedy> remedies) {}
+            String id, Object value, Object limit, String unit, String verdict, String says, List<Remedy> remedies) {}
 
     /** How much of a keep area a showing shows, 0..1. */
     public record Share(String area, String showing, double share) {}
@@ -52,7 +72,7 @@ public record FitAnswer(
 
     public static FitAnswer of(FitState state) {
         Fit fit = state.fit();
-        List<Gauge> gauges = state.gauges();
+        List<Reading> gauges = state.gauges();
         return new FitAnswer(
                 state.slot().id(),
                 state.section(),
@@ -60,8 +80,8 @@ public record FitAnswer(
                 state.revision(),
                 state.accepted(),
                 state.picture().id(),
-                fit.focal(),
-                fit.zoom(),
+                fit.frame().focal(),
+                fit.frame().zoom(),
                 fit.rule().word(),
                 fit.backing() == null ? null : String.format(Locale.ROOT, "#%06X", fit.backing()),
                 fit.type() == null ? null : fit.type().word(),
@@ -69,9 +89,10 @@ public record FitAnswer(
                 state.plan().size(),
                 state.plan().framing().window(),
                 state.plan().framing().placed(),
-                fit.setting(),
+                Setting.of(fit),
+                state.document().json(),
                 state.shares() == null ? List.of() : shares(state.shares()),
-                state.verdict().word(),
+                FitState.wordFor(state.verdict()),
                 gauges.stream()
                         .map(g -> new GaugeAnswer(
                                 g.id(),

@@ -1,12 +1,10 @@
 package gavlin.web.fit;
 
-import gavlin.core.Require;
 import gavlin.core.brief.Brief;
-import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.FileName;
-import gavlin.core.fit.Setting;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.Shortfall;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
@@ -30,16 +28,27 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.context.request.ServletWebRequest;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 @RestController
 @RequestMapping("/api/v1/sites/{site}/slots")
 class FitApi {
     private final Sites sites;
     private final Fits fits;
+    private final FitBook book;
+    private final Proposals proposals;
+    private final Renditions renditions;
+    private final JsonMapper json;
 
-    FitApi(Sites sites, Fits fits) {
+    FitApi(Sites sites, Fits fits, FitBook book, Proposals proposals, Renditions renditions, JsonMapper json) {
         this.sites = sites;
         this.fits = fits;
+        this.book = book;
+        this.proposals = proposals;
+        this.renditions = renditions;
+        this.json = json;
     }
 
     record SlotAnswer(
@@ -102,30 +111,19 @@ class FitApi {
                 .toList();
     }
 
-    /** Stores a fit and answers with everything measured; {@code measure=geometry} leaves the file for later. */
+    /**
+     * Stores a fit and answers with everything measured; {@code measure=geometry} leaves the file for later. The body is a fit document, an
+     * answer with one as its member {@code fit}, or the short members of {@link FitRequest}.
+     */
     @PutMapping("/{slot}/fit")
-    FitAnswer put(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member,
-            @RequestParam(defaultValue = "all") String measure,
-            @RequestBody FitRequest request) {
-        OpenSite open = sites.open(who.viewer(), site);
-        Place place = place(open, slot, section, member);
-        FitState saved = fits.save(open, place, request);
-        return FitAnswer.of(measure.equals("geometry") ? saved : fits.measured(saved));
+    FitAnswer put(Desk desk, @RequestParam(defaultValue = "all") String measure, @RequestBody ObjectNode body) {
+        FitState saved = proposals.save(desk.site(), desk.place(), Asked.read(body, json));
+        return FitAnswer.of(measure.equals("geometry") ? saved : renditions.measured(saved));
     }
 
     @GetMapping("/{slot}/fit")
-    FitAnswer get(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member) {
-        return FitAnswer.of(fits.measured(state(who, site, slot, section, member)));
+    FitAnswer get(Desk desk) {
+        return FitAnswer.of(renditions.measured(fits.get(desk.site(), desk.place())));
     }
 
     /**
@@ -135,36 +133,30 @@ class FitApi {
      */
     record BestRequest(String picture, List<String> lock, List<Integer> heights) {}
 
-    /** @param window px of the picture as the fit turns it */
+    /** @param window px of the picture as the fit prepares it */
     record BestAnswer(
             String picture,
-            Box window,
-            Setting setting,
+            Box<InPrepared> window,
+            FitAnswer.Setting setting,
+            JsonNode fit,
             double worst,
             List<FitAnswer.Share> shares,
             Shortfall shortfall) {}
 
     /** The best window, how much of each keep area each showing shows, and what would do when something is hidden. Stores nothing. */
     @PostMapping("/{slot}/best-window")
-    BestAnswer best(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member,
-            @RequestBody BestRequest request) {
-        OpenSite open = sites.open(who.viewer(), site);
-        Place place = place(open, slot, section, member);
+    BestAnswer best(Desk desk, @RequestBody BestRequest request) {
         FitState present = request.picture() == null
-                ? fits.get(open, place)
-                : fits.look(open, place, FitRequest.of(request.picture()));
-        BestWindow best = BestWindow.of(
+                ? fits.get(desk.site(), desk.place())
+                : proposals.look(desk.site(), desk.place(), FitRequest.of(request.picture()));
+        BestWindow best = proposals.best(
                 present, BestWindow.locks(request.lock()), request.heights() == null ? List.of() : request.heights());
-        FitState then = fits.look(open, place, present.picture(), best.fit());
+        FitState then = proposals.look(desk.site(), desk.place(), present.picture(), best.fit());
         return new BestAnswer(
                 then.picture().id(),
                 then.plan().framing().window(),
-                best.fit().setting(),
+                FitAnswer.Setting.of(best.fit()),
+                then.document().json(),
                 best.worst(),
                 then.shares() == null ? List.of() : FitAnswer.shares(then.shares()),
                 best.shortfall());
@@ -172,29 +164,19 @@ class FitApi {
 
     /** Marks the present revision as the one to use. */
     @PostMapping("/{slot}/fit/accept")
-    FitAnswer accept(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member) {
-        OpenSite open = sites.open(who.viewer(), site);
-        return FitAnswer.of(fits.accept(open, place(open, slot, section, member)));
+    FitAnswer accept(Desk desk) {
+        return FitAnswer.of(book.accept(desk.site(), desk.place()));
     }
 
     @GetMapping("/{slot}/rendition")
     void rendition(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable String slot,
-            @RequestParam(required = false) String section,
-            @RequestParam(defaultValue = "0") int member,
+            Desk desk,
             @RequestParam(defaultValue = "1") int density,
             ServletWebRequest request,
             HttpServletResponse response)
             throws IOException {
-        FitState state = state(who, site, slot, section, member);
-        StoredRendition rendition = fits.rendition(state, density);
+        FitState state = fits.get(desk.site(), desk.place());
+        StoredRendition rendition = renditions.rendition(state, density);
         response.setHeader(
                 HttpHeaders.CACHE_CONTROL, CacheControl.noCache().cachePrivate().getHeaderValue());
         if (request.checkNotModified("\"" + rendition.sha256() + "\"")) {
@@ -209,17 +191,6 @@ class FitApi {
                         .filename(name, StandardCharsets.US_ASCII)
                         .build()
                         .toString());
-        fits.copy(rendition, response.getOutputStream());
-    }
-
-    private FitState state(SignedIn who, String site, String slot, String section, int member) {
-        OpenSite open = sites.open(who.viewer(), site);
-        return fits.get(open, place(open, slot, section, member));
-    }
-
-    private static Place place(OpenSite site, String slot, String section, int member) {
-        Slot chosen = site.slot(slot);
-        int most = chosen.set() == null ? 1 : Place.MAX_MEMBERS;
-        return new Place(chosen, site.section(chosen, section), Require.range("member", member, 0, most - 1, ""));
+        renditions.copy(rendition, response.getOutputStream());
     }
 }

@@ -1,30 +1,43 @@
 package gavlin.web.fit;
 
+import com.fasterxml.jackson.annotation.JsonAnySetter;
 import gavlin.core.BadInput;
-import gavlin.core.Require;
+import gavlin.core.backing.Backing;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
+import gavlin.core.colour.Colour;
 import gavlin.core.fit.Fit;
-import gavlin.core.fit.Setting;
+import gavlin.core.fit.FitChange;
+import gavlin.core.fit.FitChange.WindowPlace;
+import gavlin.core.fit.FitDocument;
+import gavlin.core.fit.Frame;
+import gavlin.core.fit.Operations;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Growth;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Turn;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.grow.Grow;
+import gavlin.core.operation.Prepared;
+import gavlin.core.solve.KeepArea;
+import gavlin.core.turn.Turn;
 import gavlin.core.weight.Encoding;
 import gavlin.web.picture.StoredPicture;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
 
 /**
- * A fit as a person or program asks for it; what is left out is chosen by Gavlin.
+ * A fit as a person or program asks for it in short; what is left out is chosen by Gavlin. Any operation may be a member by its id, as in
+ * the document.
  *
  * @param picture id; may be left out where the slot has one already
  * @param focal fractions of the upright picture
- * @param window instead of focal and zoom: where the window should be, px of the turned picture; its height follows from the slot
- * @param windowTurn the turn in whose px the window is given, where it is not the fit's own: what it shows then stays in its middle
+ * @param window instead of focal and zoom: where the window should be, px of the prepared picture; its height follows from the slot
  * @param backing {@code #RRGGBB}, or null for none
  * @param type such as {@code jpeg}, or null for the best
  * @param encoding one of the candidates' encodings, or null for the best
@@ -34,15 +47,14 @@ import java.util.Locale;
  * @param growth px of the turned picture beyond each edge
  * @param height one of those that the slot offers, px
  * @param position object-position where it may be set, fractions
- * @param letGo names of keep areas that need not be seen here
- * @param base the revision that was looked at: with it, nobody's work is written over unseen
+ * @param letGo ids or names of keep areas that need not be seen here
+ * @param base the revision that was looked at, 0 for none: with it, nobody's work is written over unseen
  */
 public record FitRequest(
         String picture,
-        Point focal,
+        Fractions focal,
         Double zoom,
-        WindowPlace window,
-        TurnOf windowTurn,
+        Corner window,
         String rule,
         String backing,
         String type,
@@ -50,18 +62,28 @@ public record FitRequest(
         Boolean flipped,
         Double degrees,
         Line horizon,
-        Growth growth,
+        Grow growth,
         Integer height,
-        Point position,
+        Fractions position,
         List<String> letGo,
-        Integer base) {
-    public record Point(Double x, Double y) {}
+        Integer base,
+        Map<String, JsonNode> operations)
+        implements Asked {
+    public record Fractions(Double x, Double y) {}
 
     public record Line(Double x1, Double y1, Double x2, Double y2) {}
 
-    public record WindowPlace(Double x, Double y, Double width) {}
+    public record Corner(Double x, Double y, Double width) {}
 
-    public record TurnOf(Boolean flipped, Double degrees) {}
+    public FitRequest {
+        operations = operations == null ? new LinkedHashMap<>() : operations;
+    }
+
+    /** What no other member is: an operation. */
+    @JsonAnySetter
+    void operation(String id, JsonNode value) {
+        operations.put(id, value);
+    }
 
     /** As Gavlin would place it. */
     public static FitRequest of(String picture) {
@@ -69,98 +91,93 @@ public record FitRequest(
     }
 
     /** Around a point, with a zoom. */
-    public static FitRequest of(String picture, Point focal, Double zoom) {
+    public static FitRequest of(String picture, Fractions focal, Double zoom) {
         return new FitRequest(
                 picture, focal, zoom, null, null, null, null, null, null, null, null, null, null, null, null, null,
                 null);
     }
 
-    /** Whether Gavlin is to choose what is shown. */
-    boolean leavesTheWindowOpen() {
+    @Override
+    public boolean leavesTheWindowOpen() {
         return focal == null && zoom == null && window == null;
     }
 
-    Fit toFit(Slot slot, StoredPicture source) {
+    @Override
+    public Fit toFit(Slot slot, StoredPicture source) {
         Rule wanted = rule == null ? slot.brief().rule() : constant("rule", Rule.values(), rule);
-        Integer colour = backing == null || backing.isBlank() ? null : colour(backing);
-        PictureType wantedType = type == null || type.isBlank() ? null : PictureType.ofWord(type);
-        Encoding wantedEncoding = encoding == null || encoding.isBlank() ? null : Encoding.parse(encoding);
         double wantedZoom = wanted == Rule.CONTAIN && window != null ? 1 : zoom == null ? 1 : zoom;
-        Fit fit = new Fit(
-                FocalPoint.CENTRE,
-                wantedZoom,
-                wanted,
-                colour,
-                wantedType,
-                wantedEncoding,
-                setting(slot, source, wanted));
+        Position at = position == null
+                ? null
+                : new Position(required("position.x", position.x), required("position.y", position.y));
+        Fit fit = Fit.of(new Frame(wanted, FocalPoint.centre(), wantedZoom, height, at))
+                .with(type == null || type.isBlank() ? null : PictureType.ofWord(type), wantedEncoding())
+                .with(turn(source))
+                .with(new Backing(backing == null || backing.isBlank() ? null : Colour.parse("backing", backing)))
+                .lettingGo(
+                        letGo == null
+                                ? List.of()
+                                : letGo.stream().map(l -> idOf(l, source)).toList());
+        if (growth != null && wanted == Rule.COVER) {
+            fit = fit.with(growth);
+        }
+        fit = withOperations(fit).checkedFor(slot, source.size());
         if (window == null || wanted == Rule.CONTAIN) {
-            FocalPoint point = focal == null
-                    ? source.regions().focal()
-                    : new FocalPoint(required("focal.x", focal.x), required("focal.y", focal.y));
+            FocalPoint<InPicture> point = focal == null
+                    ? source.keepAreas().focal()
+                    : new FocalPoint<>(required("focal.x", focal.x), required("focal.y", focal.y));
             return fit.around(point, source.size());
         }
-        double width = Require.range("window.width", required("window.width", window.width), 1, Size.MAX, "px");
-        double x = Require.range("window.x", required("window.x", window.x), -Size.MAX, Size.MAX, "px");
-        double y = Require.range("window.y", required("window.y", window.y), -Size.MAX, Size.MAX, "px");
-        if (windowTurn == null) {
-            return fit.at(slot, source.size(), x, y, width);
-        }
-        Turn given =
-                new Turn(Boolean.TRUE.equals(windowTurn.flipped), windowTurn.degrees == null ? 0 : windowTurn.degrees);
-        double height = width / fit.slotOf(slot).brief().sizeFor(source.size()).proportion();
-        double[] middle = given.toPicture(source.size(), x + width / 2, y + height / 2);
-        double[] there = fit.setting().turn().fromPicture(source.size(), middle[0], middle[1]);
-        return fit.at(slot, source.size(), there[0] - width / 2, there[1] - height / 2, width);
+        WindowPlace place = new WindowPlace(
+                required("window.x", window.x), required("window.y", window.y), required("window.width", window.width));
+        return new FitChange(null, place, null, null, null)
+                .applyTo(new FitDocument(source.id(), fit), slot, source.size())
+                .fit();
     }
 
-    private Setting setting(Slot slot, StoredPicture source, Rule wanted) {
-        if (height != null && !slot.heights().contains(height)) {
-            throw new BadInput(
-                    "height",
-                    slot.heights().isEmpty()
-                            ? "the theme offers no heights for this slot"
-                            : "height must be one of " + slot.heights() + ", was " + height);
+    private Encoding wantedEncoding() {
+        return encoding == null || encoding.isBlank() ? null : Encoding.parse(encoding);
+    }
+
+    private Fit withOperations(Fit fit) {
+        Fit then = fit;
+        for (Map.Entry<String, JsonNode> each : operations.entrySet()) {
+            then = Operations.with(then, each.getKey(), each.getValue());
         }
-        boolean own = height != null
-                && slot.brief().size() != null
-                && slot.brief().size().height() == height;
-        return new Setting(
-                turn(source),
-                wanted == Rule.CONTAIN || growth == null ? Growth.NONE : limited(growth, source.size()),
-                own ? null : height,
-                position == null
-                        ? null
-                        : new Position(required("position.x", position.x), required("position.y", position.y)),
-                letGo == null
-                        ? List.of()
-                        : letGo.stream()
-                                .map(name -> Require.text("letGo", name, 60))
-                                .toList());
+        return then;
+    }
+
+    /** Of an area that the picture has: its id or its name. An id that it had once is let go of nothing. */
+    private static String idOf(String said, StoredPicture source) {
+        List<KeepArea> areas = source.keepAreas().areas();
+        if (said != null && said.matches("k[1-9][0-9]{0,8}")) {
+            return said;
+        }
+        return areas.stream()
+                .filter(a -> a.name().equals(said))
+                .map(KeepArea::id)
+                .findFirst()
+                .orElseThrow(() -> new BadInput(
+                        "letGo",
+                        "expected ids or names of the picture's keep areas, "
+                                + areas.stream().map(KeepArea::name).toList() + ", received " + said));
     }
 
     private Turn turn(StoredPicture source) {
-        boolean mirrored = Boolean.TRUE.equals(flipped);
-        double now = degrees == null ? 0 : degrees;
+        Turn turn = new Turn(Boolean.TRUE.equals(flipped), degrees == null ? 0 : degrees);
         if (horizon == null) {
-            return new Turn(mirrored, now);
+            return turn;
         }
-        Size turned = new Turn(mirrored, now).of(source.size());
-        double across = (required("horizon.x2", horizon.x2) - required("horizon.x1", horizon.x1)) * turned.width();
-        double down = (required("horizon.y2", horizon.y2) - required("horizon.y1", horizon.y1)) * turned.height();
-        if (!(Math.hypot(across, down) >= 1)) {
+        Size turned = Prepared.asIs(source.size()).with(turn).size();
+        Point<?> from = new Point<>(
+                required("horizon.x1", horizon.x1) * turned.width(),
+                required("horizon.y1", horizon.y1) * turned.height());
+        Point<?> to = new Point<>(
+                required("horizon.x2", horizon.x2) * turned.width(),
+                required("horizon.y2", horizon.y2) * turned.height());
+        if (!(Math.hypot(to.x() - from.x(), to.y() - from.y()) >= 1)) {
             throw new BadInput("horizon", "the line along the horizon has no length");
         }
-        return new Turn(mirrored, Math.round((now + Turn.levelling(across, down)) * 100) / 100.0);
-    }
-
-    /** No more is grown than there is of the picture. */
-    private static Growth limited(Growth growth, Size picture) {
-        Require.range("growth.top", growth.top(), 0, picture.height(), "px");
-        Require.range("growth.bottom", growth.bottom(), 0, picture.height(), "px");
-        Require.range("growth.left", growth.left(), 0, picture.width(), "px");
-        Require.range("growth.right", growth.right(), 0, picture.width(), "px");
-        return growth;
+        return turn.levelledAlong(to.x() - from.x(), to.y() - from.y());
     }
 
     private static double required(String field, Double value) {
@@ -168,13 +185,6 @@ public record FitRequest(
             throw new BadInput(field, field + " is missing");
         }
         return value;
-    }
-
-    private static int colour(String text) {
-        if (!text.matches("#[0-9A-Fa-f]{6}")) {
-            throw new BadInput("backing", "expected a colour such as #17313A for backing, received " + text);
-        }
-        return Integer.parseInt(text.substring(1), 16);
     }
 
     private static <E extends Enum<E>> E constant(String field, E[] values, String word) {

@@ -1,15 +1,8 @@
 package gavlin.web.fit;
 
-import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Fit;
-import gavlin.core.fit.Setting;
-import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Rule;
-import gavlin.core.weight.Encoding;
-import jakarta.persistence.Column;
+import gavlin.core.fit.FitDocument;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -34,30 +27,9 @@ class FitRevision {
     private int parent;
     private long pictureNumber;
 
-    @Column(name = "focal_x")
-    private double focalX;
-
-    @Column(name = "focal_y")
-    private double focalY;
-
-    private double zoom;
-
-    @Enumerated(EnumType.STRING)
-    @JdbcTypeCode(SqlTypes.VARCHAR)
-    private Rule rule;
-
-    private Integer backing;
-
-    @Enumerated(EnumType.STRING)
-    @JdbcTypeCode(SqlTypes.VARCHAR)
-    private PictureType type;
-
-    /** See {@link Encoding#code()}. */
-    private String encoding;
-
-    /** JSON; null for nothing. */
+    /** See {@link FitDocument}. */
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
-    private String setting;
+    private String document;
 
     private String name;
     private String madeBy;
@@ -65,32 +37,19 @@ class FitRevision {
 
     protected FitRevision() {}
 
-    FitRevision(long headId, int revision, int parent, long pictureNumber, Fit fit, String madeBy) {
+    FitRevision(long headId, int revision, int parent, long pictureNumber, FitDocument document, String madeBy) {
         this.headId = headId;
         this.revision = revision;
         this.parent = parent;
         this.pictureNumber = pictureNumber;
-        this.focalX = fit.focal().x();
-        this.focalY = fit.focal().y();
-        this.zoom = fit.zoom();
-        this.rule = fit.rule();
-        this.backing = fit.backing();
-        this.type = fit.type();
-        this.encoding = fit.encoding() == null ? null : fit.encoding().code();
-        this.setting = fit.setting().changesNothing() ? null : JSON.writeValueAsString(fit.setting());
+        this.document = document.json().toString();
         this.madeBy = madeBy;
         this.madeAt = Instant.now();
     }
 
+    /** @throws FitDocument.UnknownFormat when a later version of Gavlin stored it */
     Fit fit() {
-        return new Fit(
-                new FocalPoint(focalX, focalY),
-                zoom,
-                rule,
-                backing,
-                type,
-                encoding == null ? null : Encoding.parse(encoding),
-                setting == null ? Setting.NONE : JSON.readValue(setting, Setting.class));
+        return FitDocument.readStored(JSON.readTree(document)).fit();
     }
 
     long headId() {

@@ -21,6 +21,14 @@ interface FitRevisionRepository extends JpaRepository<FitRevision, Long> {
             + " order by r.revision desc")
     List<FitRevision> history(long head, int after);
 
+    /** Slots whose present fit does not begin as this version writes it. */
+    @Query(
+            nativeQuery = true,
+            value = "SELECT DISTINCT h.slot FROM fit_head h JOIN fit_revision r ON r.head_id = h.id"
+                    + " AND r.revision = h.current_revision WHERE h.sheet_id = :sheet AND r.document NOT LIKE :beginning"
+                    + " ORDER BY h.slot")
+    List<String> ofAnotherFormat(long sheet, String beginning);
+
     @Modifying
     @Query(
             nativeQuery = true,

@@ -2,11 +2,14 @@ package gavlin.web.fit;
 
 import gavlin.core.brief.Slot;
 import gavlin.core.fit.Fit;
-import gavlin.core.fit.Gauge;
-import gavlin.core.fit.Gauge.Verdict;
-import gavlin.core.fit.Gauges;
+import gavlin.core.fit.FitDocument;
 import gavlin.core.fit.RenditionPlan;
+import gavlin.core.gauge.Gauges;
+import gavlin.core.gauge.Reading;
+import gavlin.core.gauge.Subject;
+import gavlin.core.gauge.Verdict;
 import gavlin.core.geometry.Rule;
+import gavlin.core.operation.Prepared;
 import gavlin.core.solve.Problem;
 import gavlin.core.solve.Shares;
 import gavlin.web.picture.StoredPicture;
@@ -18,7 +21,7 @@ import java.util.List;
  * A slot's fit as it stands: the decision, what follows from it, and how it is judged.
  *
  * @param present the slot with the showings that exist now
- * @param revision 0 for a fit that is only looked at and not stored
+ * @param stored what is known of it as a revision; {@link Stored#NOT} for a fit that is only looked at
  * @param plan at density 1
  * @param shares how much is seen of what must be; null where nothing is marked
  * @param rendition null while there is no file for this plan
@@ -27,19 +30,25 @@ import java.util.List;
 public record FitState(
         Place place,
         Slot present,
-        int revision,
-        String name,
-        String madeBy,
-        Instant madeAt,
-        boolean accepted,
-        boolean canUndo,
-        boolean canRedo,
+        Stored stored,
         StoredPicture picture,
         Fit fit,
         RenditionPlan plan,
         Shares shares,
         StoredRendition rendition,
-        List<Gauge> gauges) {
+        List<Reading> gauges) {
+    /** @param acceptedAs what the gauges said when it was accepted; null unless it was */
+    public record Stored(
+            int revision,
+            String name,
+            String madeBy,
+            Instant madeAt,
+            Verdict acceptedAs,
+            boolean canUndo,
+            boolean canRedo) {
+        static final Stored NOT = new Stored(0, null, null, null, null, false, false);
+    }
+
     /** One that is only looked at: nothing of it is stored. */
     public static FitState looked(OpenSite site, Place place, StoredPicture picture, Fit fit) {
         Slot present = site.present(place.slot());
@@ -48,49 +57,47 @@ public record FitState(
         return new FitState(
                 place,
                 present,
-                0,
-                null,
-                null,
-                null,
-                false,
-                false,
-                false,
+                Stored.NOT,
                 picture,
                 fit,
                 plan,
                 shares,
                 null,
-                Gauges.judge(place.slot(), fit, picture.facts(), plan, shares, null));
+                judge(place, fit, picture, plan, shares, null));
     }
 
-    /** The same as a revision that is stored. */
-    FitState stored(FitHead head, FitRevision held, boolean canRedo) {
-        return new FitState(
-                place,
-                present,
-                held.revision(),
-                held.name(),
-                held.madeBy(),
-                held.madeAt(),
-                head.isAccepted(),
-                held.parent() > 0,
-                canRedo,
-                picture,
-                fit,
-                plan,
-                shares,
-                rendition,
-                gauges);
+    private static List<Reading> judge(
+            Place place, Fit fit, StoredPicture picture, RenditionPlan plan, Shares shares, StoredRendition file) {
+        return Gauges.judge(
+                new Subject(place.slot(), fit, picture.facts(), plan, shares, file == null ? null : file.measured()));
     }
 
     private static Shares shares(Slot present, StoredPicture picture, Fit fit, RenditionPlan plan) {
         Problem problem = fit.problem(
                 present,
                 picture.size(),
-                picture.regions().areas(),
-                picture.regions().focal());
+                picture.keepAreas().areas(),
+                picture.keepAreas().focal());
         boolean nothing = problem.areas().isEmpty() || fit.rule() == Rule.CONTAIN;
         return nothing ? null : problem.shares(plan.framing().window());
+    }
+
+    FitState with(Stored as) {
+        return new FitState(place, present, as, picture, fit, plan, shares, rendition, gauges);
+    }
+
+    /** The same with its file, or without one. */
+    FitState with(StoredRendition other) {
+        return new FitState(
+                place,
+                present,
+                stored,
+                picture,
+                fit,
+                plan,
+                shares,
+                other,
+                judge(place, fit, picture, plan, shares, other));
     }
 
     /** What must be seen of the picture here, as a problem to be solved. */
@@ -98,8 +105,17 @@ public record FitState(
         return fit.problem(
                 present,
                 picture.size(),
-                picture.regions().areas(),
-                picture.regions().focal());
+                picture.keepAreas().areas(),
+                picture.keepAreas().focal());
+    }
+
+    public FitDocument document() {
+        return new FitDocument(picture.id(), fit);
+    }
+
+    /** The picture as the fit prepares it. */
+    public Prepared prepared() {
+        return plan.prepared();
     }
 
     /** The slot in the height that was chosen, its showings at the position that was; those that exist now. */
@@ -116,48 +132,40 @@ public record FitState(
         return place.section();
     }
 
+    /** 0 for a fit that is only looked at. */
+    public int revision() {
+        return stored.revision;
+    }
+
+    public boolean accepted() {
+        return stored.acceptedAs != null;
+    }
+
     /** What its file is stored under. */
     String key() {
         return Renditions.key(picture, slot(), plan);
     }
 
-    /** The same with its file, or without one. */
-    FitState with(StoredRendition other) {
-        return new FitState(
-                place,
-                present,
-                revision,
-                name,
-                madeBy,
-                madeAt,
-                accepted,
-                canUndo,
-                canRedo,
-                picture,
-                fit,
-                plan,
-                shares,
-                other,
-                Gauges.judge(slot(), fit, picture.facts(), plan, shares, other == null ? null : other.measured()));
-    }
-
     public Verdict verdict() {
-        return Gauges.overall(gauges);
+        return Reading.overall(gauges);
     }
 
-    /** The state of a slot with these pictures, in a word: {@code empty} for none, otherwise the worst. */
+    /** The state of a slot with these pictures, in a word of the API's: {@code empty} for none, otherwise the worst. */
     public static String wordFor(List<FitState> pictures) {
-        return pictures.stream()
-                .map(FitState::verdict)
-                .max(Verdict::compareTo)
-                .map(Verdict::word)
-                .orElse("empty");
+        return pictures.isEmpty()
+                ? "empty"
+                : wordFor(Verdict.worst(pictures.stream().map(FitState::verdict).toList()));
+    }
+
+    /** What is not measured yet asks for a look. */
+    public static String wordFor(Verdict verdict) {
+        return verdict == Verdict.UNMEASURED ? Verdict.LOOK.word() : verdict.word();
     }
 
     /** What the first failing gauge says, else the first that asks for a look; empty when none does. */
-    public static String worstOf(List<Gauge> gauges) {
+    public static String worstOf(List<Reading> gauges) {
         for (Verdict verdict : List.of(Verdict.FAILS, Verdict.LOOK)) {
-            for (Gauge gauge : gauges) {
+            for (Reading gauge : gauges) {
                 if (gauge.verdict() == verdict) {
                     return gauge.says();
                 }
@@ -166,9 +174,18 @@ public record FitState(
         return "";
     }
 
-    /** Whether a person should still do something: not when it fits, nor when it was looked at and accepted. */
+    /** Whether it was accepted as better than it is now: accepting does not hide what became worse afterwards. */
+    public boolean isWorseThanAccepted() {
+        return accepted() && !verdict().isNoObstacle() && verdict().compareTo(stored.acceptedAs) > 0;
+    }
+
+    /** Whether a person should still do something: not when it fits, nor when it was looked at and accepted as it is. */
     public boolean needsAttention() {
-        Verdict verdict = verdict();
-        return verdict == Verdict.FAILS || verdict == Verdict.LOOK && !accepted;
+        return switch (verdict()) {
+            case FITS -> false;
+            case UNMEASURED -> !accepted();
+            case LOOK -> !accepted() || isWorseThanAccepted();
+            case FAILS -> true;
+        };
     }
 }

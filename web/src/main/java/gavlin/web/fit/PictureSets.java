@@ -1,6 +1,8 @@
 package gavlin.web.fit;
 
 import gavlin.core.brief.Slot;
+import gavlin.core.fit.Fit;
+import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
@@ -12,11 +14,13 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class PictureSets {
     private final Fits fits;
+    private final FitBook book;
     private final FitHeadRepository heads;
     private final TransactionTemplate transaction;
 
-    PictureSets(Fits fits, FitHeadRepository heads, TransactionTemplate transaction) {
+    PictureSets(Fits fits, FitBook book, FitHeadRepository heads, TransactionTemplate transaction) {
         this.fits = fits;
+        this.book = book;
         this.heads = heads;
         this.transaction = transaction;
     }
@@ -26,18 +30,51 @@ public class PictureSets {
         return fits.findAll(site, section).getOrDefault(slot.id(), List.of());
     }
 
-    /** The place of one more picture in a slot. @throws Conflict when it has as many as it takes */
-    public Place another(OpenSite site, Slot slot, String section) {
-        List<FitHead> there = heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), section).stream()
+    /** Whether a slot takes one more picture. */
+    public boolean takesAnother(OpenSite site, Slot slot, String section) {
+        return filled(heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), section).stream()
+                        .filter(head -> head.slot().equals(slot.id()))
+                        .toList())
+                < most(slot);
+    }
+
+    /** Where the bench of one more picture is: a number that no picture of the slot has or had. Nothing is reserved. */
+    public Place next(OpenSite site, Slot slot, String section) {
+        int last = heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), section).stream()
                 .filter(head -> head.slot().equals(slot.id()))
-                .toList();
-        long filled = there.stream().filter(head -> head.currentRevision() > 0).count();
-        int most = slot.set() == null ? 1 : slot.set().most();
-        if (filled >= most) {
-            throw new Conflict(slot.name() + " takes at most " + most + (most == 1 ? " picture" : " pictures"));
-        }
-        int next = there.stream().mapToInt(FitHead::member).max().orElse(-1) + 1;
-        return new Place(slot, section, filled == 0 && there.isEmpty() ? 0 : next);
+                .mapToInt(FitHead::member)
+                .max()
+                .orElse(-1);
+        return new Place(slot, section, last + 1);
+    }
+
+    /**
+     * Puts one more picture into a slot. Its number is given under lock, so that two who add at once get two, and no more than the slot takes.
+     *
+     * @throws Conflict when it has as many as it takes
+     */
+    public FitState add(OpenSite site, Slot slot, String section, StoredPicture picture, Fit fit) {
+        site.requireChange(slot, section);
+        transaction.executeWithoutResult(
+                status -> heads.createUnlessThere(site.sheetId(), slot.id(), section, 0)); // a row to lock
+        return transaction.execute(status -> {
+            List<FitHead> there = heads.lockAll(site.sheetId(), slot.id(), section);
+            if (filled(there) >= most(slot)) {
+                throw new Conflict(
+                        slot.name() + " takes at most " + most(slot) + (most(slot) == 1 ? " picture" : " pictures"));
+            }
+            boolean unused = there.stream().allMatch(head -> head.newestRevision() == 0);
+            int last = there.stream().mapToInt(FitHead::member).max().orElseThrow();
+            return book.save(site, new Place(slot, section, unused ? 0 : last + 1), picture, fit, null);
+        });
+    }
+
+    private static long filled(List<FitHead> heads) {
+        return heads.stream().filter(head -> head.currentRevision() > 0).count();
+    }
+
+    private static int most(Slot slot) {
+        return slot.set() == null ? 1 : slot.set().most();
     }
 
     /** Puts the pictures of a slot into an order. @param members all of them, by number */
@@ -63,7 +100,7 @@ public class PictureSets {
             FitHead head = heads.lock(site.sheetId(), place.slot().id(), place.section(), place.member())
                     .filter(h -> h.currentRevision() > 0)
                     .orElseThrow(() -> new NotFound("fit for slot", place.slot().id()));
-            head.moveTo(0);
+            head.takeOut();
             heads.save(head);
         });
     }
@@ -73,10 +110,10 @@ public class PictureSets {
         site.requireChange(place.slot(), place.section());
         transaction.executeWithoutResult(status -> {
             FitHead head = heads.lock(site.sheetId(), place.slot().id(), place.section(), place.member())
-                    .filter(h -> h.currentRevision() == 0 && h.newestRevision() > 0)
+                    .filter(FitHead::isTakenOut)
                     .orElseThrow(() -> new Conflict(
                             "nothing was taken out of " + place.slot().name()));
-            head.moveTo(head.newestRevision());
+            head.putBack();
             heads.save(head);
         });
     }
@@ -85,7 +122,7 @@ public class PictureSets {
     public boolean canPutBack(OpenSite site, Place place) {
         return heads.findBySheetIdAndSlotAndSectionAndMember(
                         site.sheetId(), place.slot().id(), place.section(), place.member())
-                .filter(head -> head.currentRevision() == 0 && head.newestRevision() > 0)
+                .filter(FitHead::isTakenOut)
                 .isPresent();
     }
 }

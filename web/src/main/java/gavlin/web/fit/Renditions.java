@@ -1,20 +1,26 @@
 package gavlin.web.fit;
 
+import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
+import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.Tags;
 import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
+import gavlin.core.weight.Superseded;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.WorkingPictures;
+import gavlin.web.problem.Conflict;
 import gavlin.web.store.FileStore;
-import gavlin.web.work.Cores;
+import gavlin.web.work.HeavyWork;
 import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -23,11 +29,17 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Finished files: computed once for each key, on whichever node is asked first, and kept in the database. */
 @Service
-class Renditions {
+public class Renditions {
+    /**
+     * Bytes of heap for a pixel of a file while it is made: the pixels, what its candidates' encoders and decoders hold, two at a time, and the
+     * planes that likeness is measured on. Measured by {@code ./gavlin bench}.
+     */
+    private static final long HEAP_PER_PIXEL = 40;
+
     private final RenditionRepository renditions;
     private final WorkingPictures working;
     private final FileStore files;
-    private final Cores cores;
+    private final HeavyWork work;
     private final TransactionTemplate transaction;
     private final OnceAtATime<StoredRendition> making = new OnceAtATime<>();
 
@@ -35,48 +47,110 @@ class Renditions {
             RenditionRepository renditions,
             WorkingPictures working,
             FileStore files,
-            Cores cores,
+            HeavyWork work,
             TransactionTemplate transaction) {
         this.renditions = renditions;
         this.working = working;
         this.files = files;
-        this.cores = cores;
+        this.work = work;
         this.transaction = transaction;
     }
 
-    /** The hash of everything that makes the file: original, plan, words written into it, the core's version. */
+    /** The hash of everything that makes the file: original, plan, words written into it, and the programs that read and write. */
     static String key(StoredPicture picture, Slot slot, RenditionPlan plan) {
-        String all = picture.sha256() + "|" + plan.fingerprint() + "|" + tags(picture, slot);
+        String all = String.join(
+                "|",
+                picture.sha256(),
+                plan.fingerprint(),
+                tags(picture, slot).toString(),
+                PictureReader.readers(picture.type()),
+                PictureReader.writers());
         return FileStore.sha256(all.getBytes(StandardCharsets.UTF_8));
     }
 
     Optional<StoredRendition> find(String key) {
-        return renditions.findById(key);
+        return renditions.findById(key).map(RenditionRow::view);
     }
 
-    Map<String, StoredRendition> findAll(Collection<String> keys) {
+    /** The same states with their files, as far as those have been made before: one query. */
+    public List<FitState> known(List<FitState> states) {
+        Map<String, StoredRendition> made =
+                findAll(states.stream().map(FitState::key).toList());
+        return states.stream().map(f -> f.with(made.get(f.key()))).toList();
+    }
+
+    private Map<String, StoredRendition> findAll(Collection<String> keys) {
         return renditions.findAllById(keys).stream()
+                .map(RenditionRow::view)
                 .collect(Collectors.toMap(StoredRendition::key, Function.identity()));
     }
 
-    /** The file for a plan, made now unless it was before. The plan must allow at least one type. */
-    StoredRendition make(StoredPicture picture, Slot slot, RenditionPlan plan) {
-        String key = key(picture, slot, plan);
-        return find(key)
-                .orElseGet(() -> making.get(key, () -> find(key).orElseGet(() -> compute(key, picture, slot, plan))));
+    /** The same state with its file made and measured, when any type allowed can hold it. */
+    public FitState measured(FitState state) {
+        return measured(state, () -> false);
     }
 
-    void copy(StoredRendition rendition, OutputStream to) throws IOException {
+    /** @param superseded asked now and then: when nobody needs the file any more, the state comes back without it */
+    FitState measured(FitState state, BooleanSupplier superseded) {
+        if (state.rendition() != null || state.plan().types().isEmpty()) {
+            return state;
+        }
+        try {
+            return state.with(make(state.picture(), state.slot(), state.plan(), superseded));
+        } catch (Superseded e) {
+            // Somebody who still needs it may have waited for whoever gave up.
+            return superseded.getAsBoolean() ? state : measured(state, superseded);
+        }
+    }
+
+    /**
+     * The slot's file at a density, made now if need be.
+     *
+     * @throws BadInput when the brief does not ask for that density
+     * @throws Conflict when the picture has not got the pixels, or no type can hold it
+     */
+    public StoredRendition rendition(FitState state, int density) {
+        List<Integer> asked = state.slot().brief().densities();
+        if (!asked.contains(density)) {
+            throw new BadInput("density", "density must be one of " + asked + ", was " + density);
+        }
+        RenditionPlan plan =
+                RenditionPlan.of(state.slot(), state.fit(), state.picture().facts(), density);
+        if (density > 1 && plan.framing().detail() < 1) {
+            throw new Conflict("the picture has too few pixels in this window for density " + density);
+        }
+        if (plan.types().isEmpty()) {
+            throw new Conflict("there is no file yet: " + FitState.worstOf(state.gauges()));
+        }
+        return make(state.picture(), state.slot(), plan, () -> false);
+    }
+
+    public void copy(StoredRendition rendition, OutputStream to) throws IOException {
         files.copy(rendition.sha256(), to);
     }
 
-    private StoredRendition compute(String key, StoredPicture picture, Slot slot, RenditionPlan plan) {
-        var source = working.forRendition(
-                picture, plan.source(picture.size())); // may decode, and takes a core of its own for that
-        Rendition rendition = cores.run(() -> Rendition.of(source, plan, tags(picture, slot)));
+    /** The file for a plan, made now unless it was before. The plan must allow at least one type. */
+    private StoredRendition make(StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
+        String key = key(picture, slot, plan);
+        return find(key)
+                .orElseGet(() -> making.get(
+                        key, () -> find(key).orElseGet(() -> compute(key, picture, slot, plan, superseded))));
+    }
+
+    private StoredRendition compute(
+            String key, StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
+        if (plan.size().pixels() > RenditionPlan.MOST_PIXELS) {
+            throw new Conflict("a file of " + plan.size().label() + " px is larger than Gavlin makes: at most "
+                    + RenditionPlan.MOST_PIXELS / 1_000_000 + " megapixels");
+        }
+        var source = working.forRendition(picture, plan.source()); // may decode, in a turn of its own
+        Rendition rendition = work.run(
+                HEAP_PER_PIXEL * plan.size().pixels(),
+                () -> Rendition.of(source, plan, tags(picture, slot), superseded));
         try {
-            return transaction.execute(status ->
-                    renditions.saveAndFlush(new StoredRendition(key, files.put(rendition.file()), rendition)));
+            return transaction.execute(status -> renditions
+                    .saveAndFlush(new RenditionRow(key, files.put(rendition.file()), rendition))
+                    .view());
         } catch (DataIntegrityViolationException e) {
             return find(key).orElseThrow(() -> e); // another node was faster; its bytes are the same
         }

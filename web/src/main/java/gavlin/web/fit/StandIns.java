@@ -1,32 +1,32 @@
 package gavlin.web.fit;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.fit.Suitability;
 import gavlin.core.mark.EdgeContrast;
 import gavlin.core.raster.Pixels;
 import gavlin.web.store.FileStore;
-import java.util.Collections;
-import java.util.LinkedHashMap;
+import gavlin.web.work.HeavyWork;
 import java.util.List;
-import java.util.Map;
 import org.springframework.stereotype.Component;
 
 /** Judges whether one slot's rendition serves in another. Files are measured once for each ground, and remembered. */
 @Component
 public class StandIns {
     private static final int REMEMBERED = 500;
+    /** Of a file that is decoded into memory. */
+    private static final long HEAP_PER_PIXEL = 8;
 
     private final FileStore files;
-    private final Map<String, Double> hidden = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Double> eldest) {
-            return size() > REMEMBERED;
-        }
-    });
+    private final HeavyWork work;
+    private final Cache<String, Double> hidden =
+            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-    StandIns(FileStore files) {
+    StandIns(FileStore files, HeavyWork work) {
         this.files = files;
+        this.work = work;
     }
 
     /** What speaks against showing a fit's file in another slot; empty when it suits, or when there is no file to judge yet. */
@@ -43,9 +43,11 @@ public class StandIns {
         if (file.measured().transparentPixels() == 0) {
             return 0;
         }
-        return hidden.computeIfAbsent(file.key() + ground, key -> {
-            Pixels pixels = PictureReader.pixels(files.bytes(file.sha256()));
-            return EdgeContrast.hiddenShare(pixels, ground);
-        });
+        return hidden.get(
+                file.key() + ground,
+                key -> work.run(file.bytes() + HEAP_PER_PIXEL * file.size().pixels(), () -> {
+                    Pixels pixels = PictureReader.pixels(files.bytes(file.sha256()));
+                    return EdgeContrast.hiddenShare(pixels, ground);
+                }));
     }
 }

@@ -7,8 +7,9 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.handout.SlotTemplate;
-import gavlin.web.page.Words;
+import gavlin.web.board.Phrases;
 import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.List;
@@ -74,7 +75,7 @@ record HandOut(
                             .map(d -> template.size().times(d).label() + " px")
                             .collect(Collectors.joining(", "))));
         }
-        facts.add(fact("file type", Words.types(brief.types())));
+        facts.add(fact("file type", Phrases.types(brief.types())));
         facts.add(fact(
                 "weight",
                 brief.weight() == null
@@ -106,7 +107,7 @@ record HandOut(
 
     /** In whole pixels inside it. */
     private static String safe(SlotTemplate template) {
-        Box safe = template.safe();
+        Box<InSlot> safe = template.safe();
         if (template.allIsSafe()) {
             return "all of it: nothing covers it, and no screen cuts it";
         }

@@ -7,11 +7,11 @@ import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
 import gavlin.core.handout.SlotTemplate;
 import gavlin.web.account.SignedIn;
-import gavlin.web.page.Rail;
-import gavlin.web.page.SlotBoard;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
-import gavlin.web.work.Cores;
+import gavlin.web.work.HeavyWork;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Base64;
@@ -41,14 +41,14 @@ class HandOutController {
     private final SlotBoard board;
     private final Rail rail;
     private final Paper paper;
-    private final Cores cores;
+    private final HeavyWork work;
 
-    HandOutController(Sites sites, SlotBoard board, Rail rail, Paper paper, Cores cores) {
+    HandOutController(Sites sites, SlotBoard board, Rail rail, Paper paper, HeavyWork work) {
         this.sites = sites;
         this.board = board;
         this.rail = rail;
         this.paper = paper;
-        this.cores = cores;
+        this.work = work;
     }
 
     @ModelAttribute("open")
@@ -73,7 +73,7 @@ class HandOutController {
         Slot chosen = site.slot(slot);
         Map<String, Object> words = words(site, chosen);
         HandOut handOut = (HandOut) words.get("handOut");
-        byte[] pdf = cores.run(() -> {
+        byte[] pdf = work.run(() -> {
             words.put("drawing", Base64.getEncoder().encodeToString(onPaper(handOut.template())));
             return paper.pdf("handout/paper", words);
         });
@@ -103,7 +103,7 @@ class HandOutController {
             throw new BadInput(
                     "density", drawn.label() + " px are too many for a PNG; take the SVG, which has any size");
         }
-        byte[] png = cores.run(() -> PngWriter.write(template.pixels(drawn), Tags.NONE));
+        byte[] png = work.run(() -> PngWriter.write(template.pixels(drawn), Tags.NONE));
         return attachment(png, MediaType.IMAGE_PNG, name(template, density, "png"));
     }
 

@@ -1,8 +1,7 @@
 package gavlin.web.move;
 
 import gavlin.core.brief.Slot;
-import gavlin.core.fit.Gauge;
-import gavlin.core.fit.Gauge.Verdict;
+import gavlin.core.gauge.Verdict;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Place;
 
@@ -19,21 +18,13 @@ record Carried(FitState from, Place place, FitState look, String refusal) {
         return place.slot();
     }
 
-    /** Of all that is measured so far: what only the file will tell is left out. */
     Verdict verdict() {
-        if (look == null) {
-            return Verdict.FAILS;
-        }
-        return look.gauges().stream()
-                .map(Gauge::verdict)
-                .filter(v -> v != Verdict.UNMEASURED)
-                .max(Verdict::compareTo)
-                .orElse(Verdict.FITS);
+        return look == null ? Verdict.FAILS : look.verdict();
     }
 
     String outcome() {
         return switch (verdict()) {
-            case FITS -> "fits as is";
+            case FITS, UNMEASURED -> "fits as is";
             case LOOK -> "look at this";
             default -> "cannot";
         };

@@ -2,15 +2,14 @@ package gavlin.web.move;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
-import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Size;
 import gavlin.web.account.SignedIn;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
 import gavlin.web.fit.FitState;
-import gavlin.web.fit.Fits;
 import gavlin.web.fit.Place;
-import gavlin.web.page.Rail;
-import gavlin.web.page.SlotBoard;
-import gavlin.web.page.Words;
+import gavlin.web.fit.Renditions;
+import gavlin.web.fit.Thumbnail;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -38,14 +37,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class MoveController {
     private final Sites sites;
     private final Moves moves;
-    private final Fits fits;
+    private final Renditions renditions;
     private final SlotBoard board;
     private final Rail rail;
 
-    MoveController(Sites sites, Moves moves, Fits fits, SlotBoard board, Rail rail) {
+    MoveController(Sites sites, Moves moves, Renditions renditions, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.moves = moves;
-        this.fits = fits;
+        this.renditions = renditions;
         this.board = board;
         this.rail = rail;
     }
@@ -60,16 +59,12 @@ class MoveController {
 
     /**
      * @param file the query by which its file is asked for
-     * @param ground what it is seen on there, {@code #RRGGBB}
      */
     record Line(
             String file,
             String picture,
             String section,
-            String view,
-            Box window,
-            Size whole,
-            String ground,
+            Thumbnail seen,
             String state,
             String outcome,
             String says,
@@ -167,7 +162,7 @@ class MoveController {
         if (one.look() == null) {
             return new MeasuredLine("fails", one.outcome(), one.says(), "");
         }
-        FitState measured = fits.measured(one.look());
+        FitState measured = renditions.measured(one.look());
         Carried after = new Carried(one.from(), one.place(), measured, null);
         return new MeasuredLine(
                 after.verdict().word(),
@@ -175,7 +170,7 @@ class MoveController {
                 after.says(),
                 measured.rendition() == null
                         ? ""
-                        : Words.weight(measured.rendition().bytes()));
+                        : Phrases.weight(measured.rendition().bytes()));
     }
 
     @PostMapping("/{id}/{step:accept|undo}")
@@ -190,7 +185,7 @@ class MoveController {
                 flash.addFlashAttribute(
                         "said",
                         "The site has its new theme, with "
-                                + Words.count(carried, "picture", "pictures").toLowerCase(Locale.ROOT)
+                                + Phrases.count(carried, "picture", "pictures").toLowerCase(Locale.ROOT)
                                 + " carried over. The move can be undone whole.");
                 return "redirect:/sites/" + site.id() + "/moves/" + id;
             }
@@ -216,7 +211,7 @@ class MoveController {
                     slot.id(),
                     String.format("%02d", outcome.to().sheet().numberOf(slot)),
                     slot.name(),
-                    Words.asks(slot.brief()),
+                    Phrases.asks(slot.brief()),
                     matching.getOrDefault(slot.id(), ""),
                     lines));
         }
@@ -230,14 +225,8 @@ class MoveController {
                 "slot=" + place.slot().id() + "&section=" + place.section() + "&index=" + place.member(),
                 one.from().picture().label(),
                 one.place().section().isEmpty() ? "" : section(to, one.place().section()),
-                "/sites/" + to.id() + "/pictures/" + one.from().picture().id() + "/view?width=640",
-                look == null ? null : look.plan().framing().window(),
-                one.from().picture().size(),
-                Words.colour(one.slot().showings().stream()
-                        .findFirst()
-                        .map(s -> s.background())
-                        .orElse(0xffffff)),
-                one.verdict().word(),
+                look == null ? null : Thumbnail.of(to, look),
+                FitState.wordFor(one.verdict()),
                 one.outcome(),
                 one.says(),
                 look == null || look.rendition() != null || look.plan().types().isEmpty());

@@ -5,9 +5,11 @@ import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.Fit;
 import gavlin.core.move.ThemeMatch;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.Place;
+import gavlin.web.fit.Renditions;
 import gavlin.web.move.ThemeMove.State;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
@@ -34,11 +36,15 @@ class Moves {
     private final ThemeMoveRepository moves;
     private final Sheets sheets;
     private final Fits fits;
+    private final FitBook book;
+    private final Renditions renditions;
 
-    Moves(ThemeMoveRepository moves, Sheets sheets, Fits fits) {
+    Moves(ThemeMoveRepository moves, Sheets sheets, Fits fits, FitBook book, Renditions renditions) {
         this.moves = moves;
         this.sheets = sheets;
         this.fits = fits;
+        this.book = book;
+        this.renditions = renditions;
     }
 
     /**
@@ -122,7 +128,7 @@ class Moves {
         int carried = 0;
         for (Carried one : outcome.carried) {
             if (one.look() != null) {
-                fits.save(
+                book.save(
                         outcome.to,
                         one.place(),
                         one.look().picture(),
@@ -177,7 +183,7 @@ class Moves {
     private List<Carried> withFiles(List<Carried> carried) {
         List<FitState> looks =
                 carried.stream().map(Carried::look).filter(Objects::nonNull).toList();
-        Iterator<FitState> known = fits.known(looks).iterator();
+        Iterator<FitState> known = renditions.known(looks).iterator();
         return carried.stream()
                 .map(c -> c.look() == null ? c : new Carried(c.from(), c.place(), known.next(), null))
                 .toList();

@@ -7,12 +7,20 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 
-/** A keep area as the API takes and shows it: fractions of the upright picture. */
-public record KeepAreaBody(String name, String shape, Double x, Double y, Double width, Double height, Double weight) {
+/** A keep area as the API takes and shows it: fractions of the upright picture. @param id left out for a new one */
+public record KeepAreaBody(
+        String id, String name, String shape, Double x, Double y, Double width, Double height, Double weight) {
     public static KeepAreaBody of(KeepArea area) {
-        Box box = area.box();
+        Box<?> box = area.box();
         return new KeepAreaBody(
-                area.name(), area.shape().word(), box.x(), box.y(), box.width(), box.height(), area.weight());
+                area.id(),
+                area.name(),
+                area.shape().word(),
+                box.x(),
+                box.y(),
+                box.width(),
+                box.height(),
+                area.weight());
     }
 
     public KeepArea toArea() {
@@ -23,7 +31,7 @@ public record KeepAreaBody(String name, String shape, Double x, Double y, Double
             throw new BadInput(
                     width < 0 ? "width" : "height", "a keep area needs a size, was " + width + " by " + height);
         }
-        return new KeepArea(name, shapeOf(shape), new Box(x, y, width, height), weight == null ? 1 : weight);
+        return new KeepArea(id, name, shapeOf(shape), new Box<>(x, y, width, height), weight == null ? 1 : weight);
     }
 
     public static List<KeepArea> toAreas(List<KeepAreaBody> bodies) {
@@ -36,7 +44,8 @@ public record KeepAreaBody(String name, String shape, Double x, Double y, Double
         return KeepArea.checked(bodies.stream().map(KeepAreaBody::toArea).toList());
     }
 
-    private static KeepArea.Shape shapeOf(String word) {
+    /** @throws BadInput for a word that is no shape */
+    public static KeepArea.Shape shapeOf(String word) {
         return switch (word == null ? "rectangle" : word) {
             case "rectangle" -> KeepArea.Shape.RECTANGLE;
             case "ellipse" -> KeepArea.Shape.ELLIPSE;

@@ -3,7 +3,6 @@ package gavlin.web.picture;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.solve.KeepArea;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -63,11 +62,16 @@ class Picture {
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String keepAreas;
 
-    private int regionsRevision;
+    private int keepAreasRevision;
+    /** How many ids were given: none is used again. */
+    private int keepAreasMade;
 
     /** JSON, or null while nobody asked. */
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String found;
+
+    /** How often its words were changed: two who change them at once are told. */
+    private int wordsRevision;
 
     private String addedBy;
     private Instant addedAt;
@@ -83,7 +87,7 @@ class Picture {
             String notes,
             boolean transparent,
             long bytes,
-            Words words,
+            Caption words,
             List<Suggestion> suggestions,
             String addedBy) {
         this.siteId = siteId;
@@ -96,42 +100,74 @@ class Picture {
         this.transparent = transparent;
         this.bytes = bytes;
         this.notes = notes;
-        this.suggestions = JSON.writeValueAsString(suggestions);
+        this.suggestions = json(suggestions);
         this.keepAreas = "[]";
         this.addedBy = addedBy;
         this.addedAt = Instant.now();
         describe(words);
     }
 
-    final void describe(Words words) {
+    void describeAnew(Caption words) {
+        describe(words);
+        wordsRevision++;
+    }
+
+    private void describe(Caption words) {
         this.title = words.title();
         this.description = words.description();
         this.credit = words.credit();
         this.licence = words.licence();
     }
 
-    void mark(FocalPoint focal, List<KeepArea> areas) {
-        focalX = focal == null ? null : Double.valueOf(focal.x());
-        focalY = focal == null ? null : Double.valueOf(focal.y());
-        keepAreas = JSON.writeValueAsString(areas.stream().map(KeepAreaBody::of).toList());
-        regionsRevision++;
+    void keep(KeepAreas areas) {
+        focalX = areas.point() == null ? null : Double.valueOf(areas.point().x());
+        focalY = areas.point() == null ? null : Double.valueOf(areas.point().y());
+        keepAreas = JSON.writeValueAsString(
+                areas.areas().stream().map(KeepAreaBody::of).toList());
+        keepAreasRevision++;
     }
 
-    void remember(List<Suggestion> suggested) {
-        found = JSON.writeValueAsString(suggested);
+    String nextKeepAreaId() {
+        return "k" + ++keepAreasMade;
+    }
+
+    /** Whether an area of this picture has the id, or had it once. */
+    boolean gave(String id) {
+        return Integer.parseInt(id.substring(1)) <= keepAreasMade;
+    }
+
+    Long number() {
+        return number;
+    }
+
+    int wordsRevision() {
+        return wordsRevision;
+    }
+
+    String keepAreasJson() {
+        return keepAreas;
     }
 
     /** What Gavlin found in it; null while nobody asked. */
     List<Suggestion> found() {
-        return found == null ? null : JSON.readValue(found, new TypeReference<List<Suggestion>>() {});
+        return found == null ? null : suggestions(found);
     }
 
-    private Regions regions() {
-        List<KeepAreaBody> areas = JSON.readValue(keepAreas, new TypeReference<List<KeepAreaBody>>() {});
-        return new Regions(
-                focalX == null ? null : new FocalPoint(focalX, focalY),
-                areas.stream().map(KeepAreaBody::toArea).toList(),
-                regionsRevision);
+    static String json(List<Suggestion> suggestions) {
+        return JSON.writeValueAsString(suggestions);
+    }
+
+    private static List<Suggestion> suggestions(String json) {
+        return JSON.readValue(json, new TypeReference<List<Suggestion>>() {});
+    }
+
+    static KeepAreas keepAreas(Double focalX, Double focalY, String areas, int revision) {
+        return new KeepAreas(
+                focalX == null ? null : new FocalPoint<>(focalX, focalY),
+                JSON.readValue(areas, new TypeReference<List<KeepAreaBody>>() {}).stream()
+                        .map(KeepAreaBody::toArea)
+                        .toList(),
+                revision);
     }
 
     StoredPicture view() {
@@ -146,9 +182,10 @@ class Picture {
                 transparent,
                 bytes,
                 notes,
-                new Words(title, description, credit, licence),
-                JSON.readValue(suggestions, new TypeReference<List<Suggestion>>() {}),
-                regions(),
+                new Caption(title, description, credit, licence),
+                suggestions(suggestions),
+                keepAreas(focalX, focalY, keepAreas, keepAreasRevision),
+                wordsRevision,
                 addedAt);
     }
 }

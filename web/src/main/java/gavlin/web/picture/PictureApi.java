@@ -3,6 +3,7 @@ package gavlin.web.picture;
 import gavlin.core.BadInput;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -30,11 +31,13 @@ import org.springframework.web.multipart.MultipartFile;
 class PictureApi {
     private final Sites sites;
     private final Pictures pictures;
+    private final KeepAreaBook keepAreas;
     private final Suggestions suggestions;
 
-    PictureApi(Sites sites, Pictures pictures, Suggestions suggestions) {
+    PictureApi(Sites sites, Pictures pictures, KeepAreaBook keepAreas, Suggestions suggestions) {
         this.sites = sites;
         this.pictures = pictures;
+        this.keepAreas = keepAreas;
         this.suggestions = suggestions;
     }
 
@@ -54,7 +57,7 @@ class PictureApi {
             String notes,
             List<Suggestion> suggestions) {
         static PictureAnswer of(StoredPicture picture) {
-            Words words = picture.words();
+            Caption words = picture.words();
             return new PictureAnswer(
                     picture.id(),
                     picture.size().width(),
@@ -95,45 +98,42 @@ class PictureApi {
             @RequestParam(defaultValue = "") String licence,
             @RequestParam(defaultValue = "false") boolean salvage) {
         OpenSite open = sites.open(who.viewer(), site);
-        Pictures.Added added = pictures.add(open, file, new Words(title, description, credit, licence), salvage);
+        Pictures.Added added = pictures.add(open, file, new Caption(title, description, credit, licence), salvage);
         return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
                 .body(PictureAnswer.of(added.picture()));
     }
 
     /** @param focal the middle until somebody placed it */
-    record RegionsAnswer(FocalPoint focal, List<KeepAreaBody> keepAreas, int revision) {
-        static RegionsAnswer of(Regions regions) {
-            return new RegionsAnswer(
-                    regions.focal(),
-                    regions.areas().stream().map(KeepAreaBody::of).toList(),
-                    regions.revision());
+    record KeepAreasAnswer(FocalPoint<InPicture> focal, List<KeepAreaBody> keepAreas, int revision) {
+        static KeepAreasAnswer of(KeepAreas kept) {
+            return new KeepAreasAnswer(
+                    kept.focal(), kept.areas().stream().map(KeepAreaBody::of).toList(), kept.revision());
         }
     }
 
     @GetMapping("/{id}/keep-areas")
-    RegionsAnswer regions(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
-        return RegionsAnswer.of(
-                pictures.find(sites.open(who.viewer(), site), id).regions());
+    KeepAreasAnswer keepAreas(
+            @AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
+        return KeepAreasAnswer.of(
+                pictures.find(sites.open(who.viewer(), site), id).keepAreas());
     }
 
     /** All of a picture's keep areas, in place of those that it had. */
     @PutMapping("/{id}/keep-areas")
-    RegionsAnswer keep(
+    KeepAreasAnswer keep(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String id,
             @RequestBody List<KeepAreaBody> areas) {
         OpenSite open = sites.open(who.viewer(), site);
-        StoredPicture picture = pictures.find(open, id);
-        FocalPoint point = picture.regions().point();
-        return RegionsAnswer.of(pictures.mark(open, id, point, KeepAreaBody.toAreas(areas), null)
-                .regions());
+        return KeepAreasAnswer.of(
+                keepAreas.replace(open, id, KeepAreaBody.toAreas(areas)).keepAreas());
     }
 
     record Point(Double x, Double y) {}
 
     @PutMapping("/{id}/focal-point")
-    RegionsAnswer focal(
+    KeepAreasAnswer focal(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String id,
@@ -142,14 +142,9 @@ class PictureApi {
         if (point.x() == null || point.y() == null) {
             throw new BadInput("x", "a focal point needs x and y");
         }
-        StoredPicture picture = pictures.find(open, id);
-        return RegionsAnswer.of(pictures.mark(
-                        open,
-                        id,
-                        new FocalPoint(point.x(), point.y()),
-                        picture.regions().areas(),
-                        null)
-                .regions());
+        return KeepAreasAnswer.of(keepAreas
+                .place(open, id, new FocalPoint<>(point.x(), point.y()))
+                .keepAreas());
     }
 
     /** What may be worth keeping: looked for when this is first asked, which takes a second or two. */

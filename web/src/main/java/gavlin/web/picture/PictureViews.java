@@ -6,11 +6,18 @@ import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.operation.Preparation;
+import gavlin.core.operation.Prepared;
+import gavlin.core.operation.Steps;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
+import gavlin.web.store.FileStore;
+import gavlin.web.work.HeavyWork;
 import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -20,17 +27,23 @@ import org.springframework.stereotype.Component;
 
 /** Smaller pictures for the screen: whole, upright, good enough to judge a crop on. Never what is uploaded anywhere. */
 @Component
-class PictureViews {
+public class PictureViews {
     /** Widths there are, px; another is rounded up to the next. */
-    static final List<Integer> WIDTHS = List.of(320, 640, 1600);
+    public static final int WIDEST = 1600;
+
+    static final List<Integer> WIDTHS = List.of(320, 640, WIDEST);
 
     private static final double QUALITY = 82;
+    /** Bytes of heap for a pixel of a view: itself, its source at twice the density, its encoder's copy. */
+    private static final long HEAP_PER_PIXEL = 40;
 
     private final WorkingPictures working;
+    private final HeavyWork work;
     private final OnceAtATime<byte[]> making = new OnceAtATime<>();
 
-    PictureViews(WorkingPictures working) {
+    PictureViews(WorkingPictures working, HeavyWork work) {
         this.working = working;
+        this.work = work;
     }
 
     /** WebP where the picture is transparent, JPEG otherwise. */
@@ -38,25 +51,44 @@ class PictureViews {
         return picture.transparent() ? PictureType.WEBP : PictureType.JPEG;
     }
 
-    byte[] view(StoredPicture picture, int width) {
+    /** The whole of a picture as it is prepared, so many px wide. */
+    byte[] view(StoredPicture picture, Steps<Preparation> prepare, int width) {
         int wanted = WIDTHS.stream().filter(w -> w >= width).findFirst().orElse(WIDTHS.get(WIDTHS.size() - 1));
-        String name = picture.sha256() + "-" + wanted + "." + typeOf(picture).extension();
-        return making.get(name, () -> readOrMake(picture, wanted, working.cached(name)));
+        String name = picture.sha256() + fingerprint(prepare) + "-" + wanted + "."
+                + typeOf(picture).extension();
+        return making.get(name, () -> readOrMake(picture, prepare, wanted, working.cached(name)));
     }
 
-    private byte[] readOrMake(StoredPicture picture, int width, Path file) {
+    /** Where a page reads it. */
+    public static String href(StoredPicture picture, Steps<Preparation> prepare, int width) {
+        String href = "/sites/" + picture.siteId() + "/pictures/" + picture.id() + "/view?width=" + width;
+        return prepare.isEmpty()
+                ? href
+                : href + "&prepare=" + URLEncoder.encode(prepare.fingerprint(), StandardCharsets.UTF_8);
+    }
+
+    private static String fingerprint(Steps<Preparation> prepare) {
+        return prepare.isEmpty()
+                ? ""
+                : "-"
+                        + FileStore.sha256(prepare.fingerprint().getBytes(StandardCharsets.UTF_8))
+                                .substring(0, 16);
+    }
+
+    private byte[] readOrMake(StoredPicture picture, Steps<Preparation> prepare, int width, Path file) {
         try {
             return Files.readAllBytes(file);
         } catch (NoSuchFileException e) {
-            return madeAnew(picture, width, file);
+            return madeAnew(picture, prepare, width, file);
         } catch (IOException e) {
             throw new UncheckedIOException("the cache folder cannot be used", e);
         }
     }
 
-    private byte[] madeAnew(StoredPicture picture, int width, Path file) {
+    private byte[] madeAnew(StoredPicture picture, Steps<Preparation> prepare, int width, Path file) {
         try {
-            byte[] bytes = make(picture, width);
+            byte[] bytes = make(picture, prepare, width);
+            working.makeRoom(bytes.length);
             Path part = Files.createTempFile(file.getParent(), "view-", ".part");
             Files.write(part, bytes);
             Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
@@ -66,15 +98,18 @@ class PictureViews {
         }
     }
 
-    private byte[] make(StoredPicture picture, int width) {
-        WorkingPicture source = working.of(picture);
-        Size full = source.size();
+    private byte[] make(StoredPicture picture, Steps<Preparation> prepare, int width) {
+        Prepared prepared = new Prepared(picture.size(), prepare);
+        Size full = prepared.size();
         int shown = Math.min(width, full.width());
         int height = (int) Math.max(1, Math.min(4L * width, Math.round((double) full.height() * shown / full.width())));
         Size size = new Size(shown, height);
-        Pixels pixels = source.render(new Framing(full.box(), size.box()), size);
-        return picture.transparent()
-                ? WebpWriter.writeLossy(pixels, QUALITY, Tags.NONE)
-                : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
+        WorkingPicture source = working.of(picture);
+        return work.run(size.pixels() * HEAP_PER_PIXEL, () -> {
+            Pixels pixels = prepared.of(source).render(new Framing<>(full.box(), size.box()), size);
+            return picture.transparent()
+                    ? WebpWriter.writeLossy(pixels, QUALITY, Tags.NONE)
+                    : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
+        });
     }
 }

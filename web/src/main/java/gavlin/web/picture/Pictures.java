@@ -7,12 +7,12 @@ import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
 import gavlin.core.codec.PictureRefused;
 import gavlin.core.codec.RegionCopy;
-import gavlin.core.geometry.FocalPoint;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.store.FileStore;
+import gavlin.web.work.HeavyWork;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
@@ -31,12 +31,16 @@ import org.springframework.web.multipart.MultipartFile;
 @Service
 public class Pictures {
     private static final int SHORT_HASH = 6;
+    /** Of a file that may be in the heap at once: as it is read, and as parts of it are taken out. */
+    private static final long COPIES = 3;
+
     private static final String SALVAGED = "saved from a damaged file: look at it closely";
 
     private final PictureRepository pictures;
     private final FileStore files;
     private final WorkingPictures working;
     private final PictureSettings settings;
+    private final HeavyWork work;
     private final TransactionTemplate transaction;
 
     Pictures(
@@ -44,11 +48,13 @@ public class Pictures {
             FileStore files,
             WorkingPictures working,
             PictureSettings settings,
+            HeavyWork work,
             TransactionTemplate transaction) {
         this.pictures = pictures;
         this.files = files;
         this.working = working;
         this.settings = settings;
+        this.work = work;
         this.transaction = transaction;
     }
 
@@ -56,28 +62,49 @@ public class Pictures {
     public record Added(StoredPicture picture, boolean isNew) {}
 
     /**
-     * As {@link #add(OpenSite, byte[], String, Words)}, with the weight judged before the upload is read.
+     * As {@link #add(OpenSite, byte[], String, Caption)}, with the weight judged before the upload is read.
      *
      * @param salvage whether what can be seen of a damaged file is taken in its place
      */
-    public Added add(OpenSite site, MultipartFile upload, Words words, boolean salvage) {
+    public Added add(OpenSite site, MultipartFile upload, Caption words, boolean salvage) {
         if (upload.getSize() > settings.limits().maxBytes()) {
             throw PictureRefused.tooHeavy(upload.getSize(), settings.limits());
         }
-        byte[] file;
+        // Its header is judged in a turn of its own: only then is known what decoding takes.
+        long held = COPIES * upload.getSize();
+        long heap = work.run(held, () -> heapToDecode(bytesOf(upload), salvage));
+        return work.run(held + heap, () -> add(site, bytesOf(upload), upload.getOriginalFilename(), words, salvage));
+    }
+
+    private Added add(OpenSite site, byte[] file, String fileName, Caption words, boolean salvage) {
         try {
-            file = upload.getBytes();
-        } catch (IOException e) {
-            throw new PictureRefused(PictureRefused.Reason.CORRUPT, "the upload broke off; try again");
-        }
-        try {
-            return add(site, file, upload.getOriginalFilename(), words);
+            return add(site, file, fileName, words);
         } catch (PictureRefused e) {
             if (!salvage || e.reason() != PictureRefused.Reason.CORRUPT) {
                 throw e;
             }
             byte[] saved = PictureReader.salvage(file, settings.limits());
-            return add(site, saved, upload.getOriginalFilename(), words, List.of(SALVAGED));
+            return add(site, saved, fileName, words, List.of(SALVAGED));
+        }
+    }
+
+    private long heapToDecode(byte[] file, boolean salvage) {
+        try {
+            Header header = PictureReader.inspect(file, settings.limits());
+            return PictureReader.heapToDecode(header.type(), header.upright());
+        } catch (PictureRefused e) {
+            if (!salvage || e.reason() != PictureRefused.Reason.CORRUPT) {
+                throw e;
+            }
+            return 4 * settings.limits().maxPixels(); // nobody knows what can be seen of it
+        }
+    }
+
+    private static byte[] bytesOf(MultipartFile upload) {
+        try {
+            return upload.getBytes();
+        } catch (IOException e) {
+            throw new PictureRefused(PictureRefused.Reason.CORRUPT, "the upload broke off; try again");
         }
     }
 
@@ -87,11 +114,11 @@ public class Pictures {
      * @param words where they say nothing, the file's own are taken
      * @throws PictureRefused with the reason; nothing is stored then
      */
-    public Added add(OpenSite site, byte[] file, String fileName, Words words) {
+    public Added add(OpenSite site, byte[] file, String fileName, Caption words) {
         return add(site, file, fileName, words, List.of());
     }
 
-    private Added add(OpenSite site, byte[] file, String fileName, Words words, List<String> remarks) {
+    private Added add(OpenSite site, byte[] file, String fileName, Caption words, List<String> remarks) {
         site.requireSomeChange();
         Header header = PictureReader.inspect(file, settings.limits());
         String sha256 = FileStore.sha256(file);
@@ -102,9 +129,9 @@ public class Pictures {
         Decoded decoded = working.decode(file, header, sha256);
         Embedded embedded = PictureReader.embedded(file, header);
         String name = plainFileName(fileName);
-        Words said = words.orThoseOf(embedded);
-        Words titled = said.title().isEmpty()
-                ? new Words(titleFrom(name), said.description(), said.credit(), said.licence())
+        Caption said = words.orThoseOf(embedded);
+        Caption titled = said.title().isEmpty()
+                ? new Caption(titleFrom(name), said.description(), said.credit(), said.licence())
                 : said;
         Picture picture = new Picture(
                 site.id(),
@@ -174,33 +201,25 @@ public class Pictures {
         return pictures.countBySiteId(site.id());
     }
 
-    public StoredPicture describe(OpenSite site, String id, Words words) {
-        site.requireSomeChange();
-        return transaction.execute(status -> {
-            Picture picture = pictures.findBySiteIdAndId(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
-            picture.describe(words);
-            return pictures.save(picture).view();
-        });
-    }
-
     /**
-     * Says what must be seen of a picture.
+     * Says what people should know of it.
      *
-     * @param point the focal point, or null for the middle
-     * @param base the revision that was looked at, or null to write over whatever is there
-     * @throws Conflict when somebody else changed them meanwhile
+     * @param base the revision of the words that was looked at, or null to write over whatever is there
+     * @throws Conflict when somebody else changed it meanwhile
      */
-    public StoredPicture mark(OpenSite site, String id, FocalPoint point, List<KeepArea> areas, Integer base) {
+    public StoredPicture describe(OpenSite site, String id, Caption words, Integer base) {
         site.requireSomeChange();
-        List<KeepArea> checked = KeepArea.checked(areas);
         return transaction.execute(status -> {
             Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
-            Regions present = picture.view().regions();
-            if (base != null && base != present.revision()) {
+            if (base != null
+                    && base != picture.wordsRevision()
+                    && !words.equals(picture.view().words())) {
                 throw new Conflict(
-                        "somebody else changed what must be seen of this picture meanwhile; look at it again");
+                        "somebody else changed these words meanwhile: look at theirs, then save yours again");
             }
-            picture.mark(point, checked);
+            if (!words.equals(picture.view().words())) {
+                picture.describeAnew(words);
+            }
             return pictures.save(picture).view();
         });
     }
@@ -212,14 +231,18 @@ public class Pictures {
 
     /** A copy of the file that says what must be seen of it; where its type can't hold that, an XMP file to lie beside it. */
     public byte[] withRegions(StoredPicture picture) {
+        return work.run(COPIES * picture.bytes(), () -> copyWithRegions(picture));
+    }
+
+    private byte[] copyWithRegions(StoredPicture picture) {
         byte[] original = files.bytes(picture.sha256());
         Header header = PictureReader.inspect(original, settings.limits());
-        List<RegionCopy.Outline> areas = picture.regions().areas().stream()
+        List<RegionCopy.Outline> areas = picture.keepAreas().areas().stream()
                 .map(area -> new RegionCopy.Outline(area.name(), area.shape() == KeepArea.Shape.ELLIPSE, area.box()))
                 .toList();
         return RegionCopy.canHold(header.type())
-                ? RegionCopy.of(original, header, areas, picture.regions().point())
-                : RegionCopy.sidecar(header, areas, picture.regions().point());
+                ? RegionCopy.of(original, header, areas, picture.keepAreas().point())
+                : RegionCopy.sidecar(header, areas, picture.keepAreas().point());
     }
 
     private StoredPicture bySha256(OpenSite site, String sha256) {

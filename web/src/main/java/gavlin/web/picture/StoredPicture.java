@@ -14,7 +14,8 @@ import java.util.List;
  * @param transparent whether any pixel is not fully opaque
  * @param notes what a person should know of how it was read, or empty
  * @param suggestions what its file names in it
- * @param regions what must be seen of it
+ * @param keepAreas what must be seen of it
+ * @param wordsRevision how often its words were changed
  */
 public record StoredPicture(
         long number,
@@ -27,9 +28,10 @@ public record StoredPicture(
         boolean transparent,
         long bytes,
         String notes,
-        Words words,
+        Caption words,
         List<Suggestion> suggestions,
-        Regions regions,
+        KeepAreas keepAreas,
+        int wordsRevision,
         Instant addedAt) {
     /** A name to show: the title, or the file's name while it has none. */
     public String label() {
@@ -41,7 +43,7 @@ public record StoredPicture(
     }
 
     /** The same, were this what must be seen of it. */
-    public StoredPicture with(Regions other) {
+    public StoredPicture with(KeepAreas other) {
         return new StoredPicture(
                 number,
                 siteId,
@@ -56,6 +58,7 @@ public record StoredPicture(
                 words,
                 suggestions,
                 other,
+                wordsRevision,
                 addedAt);
     }
 }

@@ -2,6 +2,7 @@ package gavlin.web.picture;
 
 import gavlin.core.codec.Region;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.people.FaceDetector;
 import java.util.Locale;
 
@@ -25,7 +26,7 @@ public record Suggestion(String name, String kind, double x, double y, double wi
     }
 
     static Suggestion of(FaceDetector.Face face, int number) {
-        Box head = face.head();
+        Box<OfPicture> head = face.head();
         return new Suggestion(
                 "face " + number,
                 "face",
@@ -36,7 +37,7 @@ public record Suggestion(String name, String kind, double x, double y, double wi
                 String.format(Locale.ROOT, "a face, %.0f %% sure", face.score() * 100));
     }
 
-    static Suggestion telling(Box box) {
+    static Suggestion telling(Box<OfPicture> box) {
         return new Suggestion(
                 "what stands out",
                 "area",

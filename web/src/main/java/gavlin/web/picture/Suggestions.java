@@ -4,7 +4,7 @@ import gavlin.core.people.FaceDetector;
 import gavlin.core.people.FaceDetector.Face;
 import gavlin.core.people.Saliency;
 import gavlin.core.raster.WorkingPicture;
-import gavlin.web.work.Cores;
+import gavlin.web.work.HeavyWork;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
@@ -16,16 +16,19 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class Suggestions {
+    /** Bytes of heap that looking takes: the net's layers. */
+    private static final long LOOKING = 40_000_000;
+
     private final PictureRepository pictures;
     private final WorkingPictures working;
-    private final Cores cores;
+    private final HeavyWork work;
     private final TransactionTemplate transaction;
     private final FaceDetector faces = new FaceDetector();
 
-    Suggestions(PictureRepository pictures, WorkingPictures working, Cores cores, TransactionTemplate transaction) {
+    Suggestions(PictureRepository pictures, WorkingPictures working, HeavyWork work, TransactionTemplate transaction) {
         this.pictures = pictures;
         this.working = working;
-        this.cores = cores;
+        this.work = work;
         this.transaction = transaction;
     }
 
@@ -39,7 +42,7 @@ public class Suggestions {
 
     private List<Suggestion> look(StoredPicture picture) {
         WorkingPicture source = working.of(picture);
-        return cores.run(() -> {
+        return work.run(LOOKING, () -> {
             List<Face> found = faces.find(source);
             List<Suggestion> suggested = new ArrayList<>();
             for (int i = 0; i < found.size(); i++) {
@@ -53,11 +56,7 @@ public class Suggestions {
     }
 
     private List<Suggestion> remembered(StoredPicture picture, List<Suggestion> suggested) {
-        transaction.executeWithoutResult(
-                status -> pictures.findById(picture.number()).ifPresent(p -> {
-                    p.remember(suggested);
-                    pictures.save(p);
-                }));
+        transaction.executeWithoutResult(status -> pictures.remember(picture.number(), Picture.json(suggested)));
         return suggested;
     }
 }

@@ -1,5 +1,8 @@
 package gavlin.web.picture;
 
+import gavlin.core.operation.Preparation;
+import gavlin.core.operation.Prepared;
+import gavlin.core.operation.Steps;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.Sites;
 import java.time.Duration;
@@ -30,12 +33,15 @@ class ViewController {
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String id,
-            @RequestParam(defaultValue = "640") int width) {
+            @RequestParam(defaultValue = "640") int width,
+            @RequestParam(required = false) String prepare) {
         StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
+        Steps<Preparation> steps = Preparations.read(prepare);
+        new Prepared(picture.size(), steps).checked();
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
                 .contentType(
                         MediaType.parseMediaType(PictureViews.typeOf(picture).mediaType()))
-                .body(views.view(picture, width));
+                .body(views.view(picture, steps, width));
     }
 }

@@ -1,12 +1,15 @@
 package gavlin.web.picture;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureReader.Decoded;
 import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.store.FileStore;
-import gavlin.web.work.Cores;
+import gavlin.web.work.HeavyWork;
 import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -17,11 +20,8 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
@@ -40,41 +40,37 @@ public class WorkingPictures {
 
     private final PictureSettings settings;
     private final FileStore files;
-    private final Cores cores;
+    private final HeavyWork work;
     private final OnceAtATime<WorkingPicture> building = new OnceAtATime<>();
     /** Bytes written since the folder was last looked through; much, so that a restart looks at once. */
     private final AtomicLong unseen = new AtomicLong(Long.MAX_VALUE / 2);
 
-    private final Map<String, WorkingPicture> open = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, WorkingPicture> eldest) {
-            return size() > KEPT_OPEN;
-        }
-    });
+    private final Cache<String, WorkingPicture> open =
+            Caffeine.newBuilder().maximumSize(KEPT_OPEN).build();
 
-    WorkingPictures(PictureSettings settings, FileStore files, Cores cores) throws IOException {
+    WorkingPictures(PictureSettings settings, FileStore files, HeavyWork work) throws IOException {
         this.settings = settings;
         this.files = files;
-        this.cores = cores;
+        this.work = work;
         Files.createDirectories(settings.cache());
     }
 
     public WorkingPicture of(StoredPicture picture) {
-        WorkingPicture known = open.get(picture.sha256());
-        return known != null ? known : building.get(picture.sha256(), () -> openOrBuild(picture.sha256()));
+        WorkingPicture known = open.getIfPresent(picture.sha256());
+        return known != null ? known : building.get(picture.sha256(), () -> openOrBuild(picture));
     }
 
     /**
      * For one rendition: the working picture where this node has it, else only as much of the original as that needs, which
      * is not kept. The bytes of the rendition are the same.
      */
-    public WorkingPicture forRendition(StoredPicture picture, Framing framing) {
+    public WorkingPicture forRendition(StoredPicture picture, Framing<InPicture> framing) {
         String sha256 = picture.sha256();
-        if (open.containsKey(sha256) || Files.exists(fileOf(sha256))) {
+        if (open.getIfPresent(sha256) != null || Files.exists(fileOf(sha256))) {
             return of(picture);
         }
-        byte[] original = files.bytes(sha256);
-        return cores.run(() -> {
+        return work.run(heapToDecode(picture), () -> {
+            byte[] original = files.bytes(sha256);
             try {
                 Header header = PictureReader.inspect(original, settings.limits());
                 return PictureReader.decodeFor(original, header, settings.cache(), List.of(framing));
@@ -86,7 +82,8 @@ public class WorkingPictures {
 
     /** Decodes a file that has passed its header, keeping the outcome. */
     Decoded decode(byte[] file, Header header, String sha256) {
-        return cores.run(() -> {
+        long heap = file.length + PictureReader.heapToDecode(header.type(), header.upright());
+        return work.run(heap, () -> {
             try {
                 Decoded decoded = PictureReader.decode(file, header, fileOf(sha256));
                 open.put(sha256, decoded.picture());
@@ -98,21 +95,29 @@ public class WorkingPictures {
         });
     }
 
-    private WorkingPicture openOrBuild(String sha256) {
+    private WorkingPicture openOrBuild(StoredPicture picture) {
+        String sha256 = picture.sha256();
         Path file = fileOf(sha256);
         try {
             if (Files.exists(file)) {
-                WorkingPicture picture = WorkingPicture.open(file);
+                WorkingPicture opened = WorkingPicture.open(file);
                 Files.setLastModifiedTime(file, FileTime.from(Instant.now()));
-                open.put(sha256, picture);
-                return picture;
+                open.put(sha256, opened);
+                return opened;
             }
         } catch (IOException e) {
             LOG.warn("the working picture {} is unusable and is made again: {}", sha256, e.getMessage());
         }
-        byte[] original = files.bytes(sha256);
-        return decode(original, PictureReader.inspect(original, settings.limits()), sha256)
-                .picture();
+        return work.run(heapToDecode(picture), () -> {
+            byte[] original = files.bytes(sha256);
+            return decode(original, PictureReader.inspect(original, settings.limits()), sha256)
+                    .picture();
+        });
+    }
+
+    /** Of a file in the heap, and what its reader needs besides: some decode whole. */
+    static long heapToDecode(StoredPicture picture) {
+        return picture.bytes() + PictureReader.heapToDecode(picture.type(), picture.size());
     }
 
     Path cached(String name) {

@@ -1,12 +1,13 @@
 package gavlin.web.plan;
 
-import gavlin.core.fit.Gauge.Verdict;
+import gavlin.core.gauge.Verdict;
 import gavlin.web.account.SignedIn;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
-import gavlin.web.page.Rail;
-import gavlin.web.page.SlotBoard;
-import gavlin.web.page.Words;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
@@ -33,13 +34,15 @@ class PlanController {
     private final Sheets sheets;
     private final SlotBoard board;
     private final Fits fits;
+    private final FitBook book;
     private final Rail rail;
 
-    PlanController(Sites sites, Sheets sheets, SlotBoard board, Fits fits, Rail rail) {
+    PlanController(Sites sites, Sheets sheets, SlotBoard board, Fits fits, FitBook book, Rail rail) {
         this.sites = sites;
         this.sheets = sheets;
         this.board = board;
         this.fits = fits;
+        this.book = book;
         this.rail = rail;
     }
 
@@ -62,6 +65,7 @@ class PlanController {
         List<SlotBoard.Entry> entries = board.entries(shown, seenAs);
         model.addAttribute("rail", rail.of(now, entries, "Plan"));
         model.addAttribute("plan", PlanView.of(shown, seenAs, tried, now, entries));
+        model.addAttribute("unreadable", fits.unreadable(now));
         model.addAttribute("site", now.id());
         model.addAttribute("warden", now.warden());
         model.addAttribute("fitting", tried.isEmpty() ? fitting(now, entries).size() : 0);
@@ -86,13 +90,13 @@ class PlanController {
         int accepted = 0;
         for (FitState fit : fitting(open, entries)) {
             try {
-                fits.accept(open, fit.place());
+                book.accept(open, fit.place());
                 accepted++;
             } catch (Conflict e) {
                 // Somebody changed it meanwhile: it stays as it is and is seen in the list.
             }
         }
-        flash.addFlashAttribute("said", Words.count(accepted, "picture is", "pictures are") + " accepted.");
+        flash.addFlashAttribute("said", Phrases.count(accepted, "picture is", "pictures are") + " accepted.");
         return "redirect:/sites/" + open.id() + "/plan";
     }
 

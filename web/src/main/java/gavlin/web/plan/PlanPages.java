@@ -7,9 +7,10 @@ import gavlin.core.brief.PictureSet;
 import gavlin.core.brief.Showing;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.fit.FitState;
-import gavlin.web.page.SlotBoard.Entry;
-import gavlin.web.page.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -47,16 +48,16 @@ final class PlanPages {
             String number,
             String state,
             boolean standsIn,
-            Box box,
-            Box halo,
-            Box tag,
+            Box<InShowing> box,
+            Box<InShowing> halo,
+            Box<InShowing> tag,
             boolean round,
             String clipId,
             String image,
-            Box imageBox,
+            Box<InShowing> imageBox,
             String background,
             String asks,
-            List<Box> obstructions) {}
+            List<Box<InShowing>> obstructions) {}
 
     PlanPages(List<PagePlan> pages, Map<String, Entry> bySlot) {
         this.bySlot = bySlot;
@@ -137,7 +138,7 @@ final class PlanPages {
         Entry entry = seen.entry;
         Showing showing = seen.showing;
         FitState own = seen.own;
-        Box box = new Box(
+        Box<InShowing> box = new Box<>(
                 place.x(),
                 place.y() + shift,
                 showing.box().width(),
@@ -150,9 +151,9 @@ final class PlanPages {
         String number = number(entry, place.member());
         double tagWidth = (number.length() * 7 + 10) * scale;
         double tagHeight = 17 * scale;
-        Box tag = small
-                ? new Box(Math.max(0, box.x() - tagWidth - 3 * scale), box.y(), tagWidth, tagHeight)
-                : new Box(box.x(), box.y(), tagWidth, tagHeight);
+        Box<InShowing> tag = small
+                ? new Box<>(Math.max(0, box.x() - tagWidth - 3 * scale), box.y(), tagWidth, tagHeight)
+                : new Box<>(box.x(), box.y(), tagWidth, tagHeight);
         double gap = 4 * scale;
         boolean standsIn = own == null && hasFile;
         return new Place(
@@ -164,14 +165,14 @@ final class PlanPages {
                 standsIn && !entry.standIn().against().isEmpty() ? "look" : entry.state(),
                 standsIn,
                 box,
-                new Box(box.x() - gap, box.y() - gap, box.width() + 2 * gap, box.height() + 2 * gap)
-                        .intersect(new Box(0, 0, plan.width(), plan.height() + shift + Math.max(0, seen.taller()))),
+                new Box<InShowing>(box.x() - gap, box.y() - gap, box.width() + 2 * gap, box.height() + 2 * gap)
+                        .intersect(new Box<>(0, 0, plan.width(), plan.height() + shift + Math.max(0, seen.taller()))),
                 tag,
                 entry.slot().brief().shape() == Brief.Shape.CIRCLE,
                 "clip-" + plan.id() + "-" + place.slot() + "-" + place.showing(),
                 hasFile ? image(entry, fit) : null,
-                hasFile ? showing.objectFit().place(file, showing.box()) : Box.EMPTY,
-                Words.colour(showing.background()),
+                hasFile ? showing.objectFit().place(file, showing.box()) : Box.empty(),
+                Phrases.colour(showing.background()),
                 hasFile || small ? "" : entry.slot().brief().sizeLabel(),
                 showing.obstructions().stream().map(Obstruction::box).toList());
     }
@@ -201,8 +202,8 @@ final class PlanPages {
         int n = 0;
         for (double y = margin; y + height < pageHeight - margin / 2; y += 14 * scale) {
             double share = new double[] {1, 0.93, 0.97, 0.62}[n++ % 4];
-            Box line = new Box(margin, y, (pageWidth - 2 * margin) * share, height);
-            Box free = beside(line, places, margin / 2);
+            Box<InShowing> line = new Box<>(margin, y, (pageWidth - 2 * margin) * share, height);
+            Box<InShowing> free = beside(line, places, margin / 2);
             if (free.width() > 40 * scale) {
                 lines.append(String.format(
                         Locale.ROOT,
@@ -218,11 +219,11 @@ final class PlanPages {
     }
 
     /** What is left of a line to the right of the slots that stand in it; none when a slot reaches its end. */
-    private static Box beside(Box line, List<Place> places, double gap) {
+    private static Box<InShowing> beside(Box<InShowing> line, List<Place> places, double gap) {
         double left = line.x();
         double right = line.right();
         for (Place place : places) {
-            Box b = place.box();
+            Box<InShowing> b = place.box();
             if (b.y() - gap < line.bottom() && b.bottom() + gap > line.y()) {
                 if (b.x() + b.width() / 2 < (line.x() + line.right()) / 2 || b.width() > line.width() / 2) {
                     left = Math.max(left, b.right() + gap);
@@ -231,6 +232,6 @@ final class PlanPages {
                 }
             }
         }
-        return right > left ? new Box(left, line.y(), right - left, line.height()) : Box.EMPTY;
+        return right > left ? new Box<>(left, line.y(), right - left, line.height()) : Box.empty();
     }
 }

@@ -5,10 +5,10 @@ import gavlin.core.brief.PagePlan;
 import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
-import gavlin.core.fit.Gauge.Verdict;
+import gavlin.core.gauge.Verdict;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.fit.FitState;
-import gavlin.web.page.SlotBoard.Entry;
-import gavlin.web.page.Words;
 import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -91,7 +91,9 @@ record PlanView(
                 .map(e -> row(e, pagesOf.getOrDefault(e.slot().id(), " ")))
                 .toList();
         return new PlanView(
-                waiting.isEmpty() ? "Everything fits" : Words.count(waiting.size(), "slot needs you", "slots need you"),
+                waiting.isEmpty()
+                        ? "Everything fits"
+                        : Phrases.count(waiting.size(), "slot needs you", "slots need you"),
                 sentence(waiting),
                 entries.stream()
                         .filter(Entry::asksSomething)
@@ -220,7 +222,8 @@ record PlanView(
         }
         String worst = entry.pictures().stream()
                 .max(Comparator.comparing(FitState::verdict))
-                .map(f -> FitState.worstOf(f.gauges()))
+                .map(f -> (f.isWorseThanAccepted() ? "Worse than when it was accepted: " : "")
+                        + FitState.worstOf(f.gauges()))
                 .orElse("");
         return worst.isEmpty() && entry.dispute() != null
                 ? "Its size is in dispute: "
@@ -246,16 +249,16 @@ record PlanView(
                 entry.briefHref(),
                 entry.slot().kind().word(),
                 pages,
-                Words.asks(brief),
-                Words.limit(brief),
+                Phrases.asks(brief),
+                Phrases.limit(brief),
                 fit == null
                         ? ""
                         : count > 1 ? count + " pictures" : fit.picture().label(),
                 fit == null || fit.rendition() == null || count > 1
                         ? "–"
-                        : Words.weight(fit.rendition().bytes()),
+                        : Phrases.weight(fit.rendition().bytes()),
                 entry.state(),
-                fit != null && entry.pictures().stream().allMatch(FitState::accepted),
+                fit != null && entry.pictures().stream().allMatch(f -> f.accepted() && !f.isWorseThanAccepted()),
                 says(entry),
                 entry.asksSomething());
     }

@@ -1,7 +1,7 @@
 package gavlin.web.plan;
 
 import gavlin.web.account.SignedIn;
-import gavlin.web.page.SlotBoard;
+import gavlin.web.board.SlotBoard;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;

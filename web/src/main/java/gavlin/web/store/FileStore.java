@@ -6,22 +6,30 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.sql.ResultSet;
+import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.HexFormat;
+import java.util.List;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Files in the database, by the SHA-256 of their bytes, in chunks of 1 MB: one backup has everything. */
 @Service
 public class FileStore {
     private static final int CHUNK = 1 << 20;
 
-    private final JdbcTemplate sql;
+    private static final String NOBODY_REFERS = " AND NOT EXISTS (SELECT 1 FROM picture p WHERE p.sha256 = f.sha256)"
+            + " AND NOT EXISTS (SELECT 1 FROM rendition r WHERE r.sha256 = f.sha256)";
 
-    FileStore(JdbcTemplate sql) {
+    private final JdbcTemplate sql;
+    private final TransactionTemplate transaction;
+
+    FileStore(JdbcTemplate sql, TransactionTemplate transaction) {
         this.sql = sql;
+        this.transaction = transaction;
     }
 
     /** Stores the bytes once, however often they come. */
@@ -42,31 +50,22 @@ public class FileStore {
         return sha256;
     }
 
-    /** Hands the bytes out chunk by chunk. */
-    @Transactional(readOnly = true)
+    /**
+     * Hands the bytes out chunk by chunk. Each is a query of its own: no connection is held while whoever takes them is slow. Chunks are
+     * never changed; a file that is collected meanwhile ends in an error, never in other bytes.
+     */
     public void copy(String sha256, OutputStream to) throws IOException {
-        IOException[] failure = new IOException[1];
-        int[] chunks = new int[1];
-        JdbcTemplate streaming = new JdbcTemplate(sql.getDataSource());
-        streaming.setFetchSize(1);
-        streaming.query(
-                "SELECT data FROM stored_chunk WHERE sha256 = ? ORDER BY part",
-                (ResultSet row) -> {
-                    try {
-                        chunks[0]++;
-                        if (failure[0] == null) {
-                            to.write(row.getBytes(1));
-                        }
-                    } catch (IOException e) {
-                        failure[0] = e;
-                    }
-                },
-                sha256);
-        if (failure[0] != null) {
-            throw failure[0];
-        }
-        if (chunks[0] == 0) {
+        List<Long> length = sql.queryForList("SELECT bytes FROM stored_file WHERE sha256 = ?", Long.class, sha256);
+        if (length.isEmpty()) {
             throw new NotFound("stored file", sha256);
+        }
+        for (int part = 0; (long) part * CHUNK < length.get(0); part++) {
+            List<byte[]> chunk = sql.queryForList(
+                    "SELECT data FROM stored_chunk WHERE sha256 = ? AND part = ?", byte[].class, sha256, part);
+            if (chunk.isEmpty()) {
+                throw new IOException("the stored file " + sha256 + " lacks its part " + part);
+            }
+            to.write(chunk.get(0));
         }
     }
 
@@ -78,6 +77,34 @@ public class FileStore {
             throw new IllegalStateException("memory does not fail to write", e);
         }
         return out.toByteArray();
+    }
+
+    /**
+     * Deletes files that nothing refers to. Each is locked first: whoever is about to refer to it either has done so by then, or stores
+     * it anew.
+     *
+     * @return how many
+     */
+    public int collect(Instant before) {
+        List<String> old = sql.queryForList(
+                "SELECT f.sha256 FROM stored_file f WHERE f.made_at < ?" + NOBODY_REFERS,
+                String.class,
+                Timestamp.from(before));
+        int gone = 0;
+        for (String sha256 : old) {
+            gone += Boolean.TRUE.equals(transaction.execute(status -> collected(sha256))) ? 1 : 0;
+        }
+        return gone;
+    }
+
+    private boolean collected(String sha256) {
+        sql.queryForList("SELECT bytes FROM stored_file WHERE sha256 = ? FOR UPDATE", sha256);
+        if (sql.queryForList("SELECT f.sha256 FROM stored_file f WHERE f.sha256 = ?" + NOBODY_REFERS, sha256)
+                .isEmpty()) {
+            return false;
+        }
+        sql.update("DELETE FROM stored_chunk WHERE sha256 = ?", sha256);
+        return sql.update("DELETE FROM stored_file WHERE sha256 = ?", sha256) > 0;
     }
 
     public static String sha256(byte[] bytes) {

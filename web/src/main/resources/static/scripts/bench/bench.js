@@ -1,28 +1,32 @@
-// The bench: keeps the look last received, sends what the hand does, draws what comes back. It never judges.
-import { listenToKeys } from "../keys.js";
-import { latestOnly, send } from "../send.js";
+// The bench: what the hand does becomes an action of the state, the saver talks to the server, the views draw. Nothing is judged here.
+import { listenToKeys, listenToSwitch } from "../keys.js";
+import { send } from "../send.js";
+import { createAnnouncer } from "./announce.js";
 import { createBest } from "./best.js";
 import { createCloser } from "./closer.js";
 import { chooseBetween } from "./conflict.js";
 import { createDraft } from "./draft.js";
 import { createDrag } from "./drag.js";
+import { listenToFields } from "./fields.js";
 import { drawFiles } from "./files.js";
-import { drawGauges } from "./gauges.js";
+import { createGauges } from "./gauges.js";
+import { nearer, within } from "./hold.js";
 import { createKeepList } from "./keep.js";
-import { createMarks } from "./marks.js";
+import { body } from "./keepdelta.js";
 import { listenToMembers } from "./members.js";
-import { listenToNumbers } from "./numbers.js";
+import { listenToPlaces } from "./places.js";
+import { createSaver } from "./saver.js";
 import { drawShowings } from "./showings.js";
+import { areasOf, asked, canRedoKeep, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, movedByArrows, reduce, selectedArea, windowOf } from "./state.js";
 import { createTable } from "./table.js";
 
 const ZOOM_STEP = 1.04;
-const REST_MS = 350;
-const AGAIN_MS = 3000;
 
 const bench = document.querySelector("#bench");
 const by = (id) => document.querySelector(`#${id}`);
 const { query = "", base } = bench.dataset;
 const mayChange = bench.dataset.mayChange === "true";
+const isProposed = bench.dataset.proposed === "true";
 
 if (bench.dataset.look) {
   start(JSON.parse(bench.dataset.look));
@@ -32,333 +36,292 @@ if (by("members")) {
 }
 for (const menu of document.querySelectorAll("details.menu")) {
   addEventListener("pointerdown", (event) => { menu.open &&= menu.contains(event.target); });
+  menu.addEventListener("keydown", (event) => {
+    if (event.key === "Escape") {
+      menu.open = false;
+      menu.querySelector("summary").focus();
+    }
+  });
+  menu.addEventListener("focusout", ({ relatedTarget }) => { menu.open &&= !relatedTarget || menu.contains(relatedTarget); });
 }
+listenToSwitch(by("single-keys"));
 listenToKeys({
   n: () => by("after")?.click(), p: () => by("before")?.click(), b: () => document.querySelector(".context a").click(),
   "<": () => by("earlier")?.click(), ">": () => by("later")?.click(),
 });
 
 function start(first) {
-  let look = first;
-  let arrowsMoveFocal = false;
-  let tool = null;
-  let resting = 0;
-  /** What was last asked for and is not stored yet, and the last of these that was answered with how it looks. */
-  let asked = null;
-  let answered = null;
-  /** Counts what is stored: an answer to a question from before says nothing new any more. */
-  let round = 0;
-  let changedAt = 0;
-  /** What a person should know until they go on. */
+  let state = initial(first);
+  let isDragging = false;
+  let isPreviewing = false;
+  let measuring = null;
   let besides = "";
-  let storing = Promise.resolve();
   const element = by("table");
   const table = createTable(element);
   const draft = createDraft(`${bench.dataset.person} ${base}${query}`);
-  const marks = createMarks({ url: `${base}/marks${query}`, lookUrl: `${base}/look${query}`, changed: marksChanged, complain, mayChange });
-  const keep = createKeepList(by("keep"), marks, { base, query, mayChange, say, redraw: highlight, letGo: (letGo) => { change({ letGo }); rest(); }, tool: takeTool, rest });
-  const best = createBest(by("best-answer"), {
-    url: `${base}/best${query}`, question: () => ({ fit: wish({}), marks: marks.body() }), locks: () => [...document.querySelectorAll("[name=lock]:checked")].map(({ value }) => value),
-    preview, take: (changes) => { change(changes); rest(); }, anotherPicture: () => by("pictures").showModal(), say,
-  });
   const closer = createCloser(by("closer"));
-  marks.receive(first);
-
-  /** What is asked for, with changes; a window takes the place of focal point and zoom. */
-  const wish = (changes) => ({
-    picture: look.picture, window: corner(), windowTurn: { flipped: look.turned.flipped, degrees: look.turned.degrees }, rule: look.rule, backing: look.backing, type: look.type, encoding: look.encoding,
-    flipped: look.turned.flipped, degrees: look.turned.degrees, growth: look.growth, height: look.height, position: look.position,
-    letGo: look.marks.areas.filter((mark) => mark.letGo).map(({ area }) => area.name), ...changes,
+  const announcer = createAnnouncer((words) => { by("announced").textContent = words; }, later);
+  const gauges = createGauges(by("gauges"), mend);
+  const saver = createSaver({
+    get: () => state, dispatch, send, later, tell: say, stored,
+    urls: { look: `${base}/look${query}`, fit: `${base}/fit${query}`, stored: `${base}/stored${query}`, keepAreas: `${base}/keep-areas${query}` },
+    chooseBetween: (says, theirs) => chooseBetween(by("conflict"), { says, theirs: theirs.thumbnail, mine: state.look.thumbnail }),
   });
-  const corner = () => ({ x: look.window.x, y: look.window.y, width: look.window.width });
+  const best = createBest(by("best-answer"), {
+    ask: () => send("POST", `${base}/best${query}`, { ...question(), lock: [...document.querySelectorAll("[name=lock]:checked")].map(({ value }) => value) }),
+    preview, say, anotherPicture: openPictures,
+    take: (look) => { dispatch({ type: "take", look }); saver.rest(); },
+  });
+  const keep = createKeepList(by("keep"), {
+    now: () => ({ areas: areasOf(state), selected: state.selected }), mayChange, dispatch, say, highlight, rest: () => saver.rest(),
+    tool: takeTool, letGo,
+    fetch: (what) => send("GET", `${base}/${what}${query ? `${query}&` : "?"}${ofPicture()}`),
+  });
+  const fields = listenToFields(document.querySelector(".foot"), { say, mayChange, put: (patch) => { change({ patch }); saver.rest(); } });
+  const places = listenToPlaces({
+    say, mayChange, now: () => ({ window: windowOf(state).window, focal: focalOf(state), size: state.look.prepared, zoom: state.look.fit.frame.zoom }),
+    put: (changes) => { change(changes); saver.rest(); },
+    moveFocal: (to) => { moveFocal(to); saver.rest(); },
+  });
 
-  const sender = latestOnly(({ fit }) => send("POST", `${base}/look${query}`, { fit, marks: marks.body() }), receive, refused);
-  const ask = (fit) => sender({ fit, round });
-
-  function receive(answer, moreToCome, question) {
-    if (question.round < round) {
-      return; // storing has answered it, and the file may be measured already
+  function dispatch(action) {
+    state = reduce(state, action);
+    if (action.type === "keepStored" && !isDirty(state) && !isKeepDirty(state)) {
+      draft.drop();
     }
-    answered = moreToCome ? answered : asked;
-    show({ ...look, ...movement(answer) });
-  }
-
-  function refused(error) {
-    if (error.status >= 400 && error.status < 500) {
-      asked = answered; // it would not be stored either
+    if (["change", "take", "putArea", "newArea", "removeArea", "bringBack", "focal", "undoKeep", "redoKeep"].includes(action.type)) {
+      measuring?.abort();
+      keepDraft();
+      saver.ask();
     }
-    complain(error);
+    draw();
   }
 
-  const dirty = () => asked !== null || marks.unsaved;
-  /** Quick keys go on from what was last asked for, not from an older answer. */
-  const basis = () => (asked === answered ? wish({}) : asked);
-  const windowNow = () => basis().window ?? look.window;
-
-  /** Of an answer, what the hand moves; what is stored is another matter. */
-  function movement(answer) {
-    const { revision, savedAt, accepted, canUndo, canRedo, fileName, files, ...moved } = answer;
-    return moved;
-  }
-
+  /** Nobody who may not change the slot gets as far as asking. */
   function change(changes) {
     if (!mayChange) {
-      complain(new Error("this slot is not yours to change"));
-      return undefined;
+      say(new Error("this slot is not yours to change"));
+      return;
     }
     best.close();
-    changedAt = performance.now();
-    const instead = changes.focal ? { window: undefined, zoom: look.zoom } : changes.window ? { focal: undefined, zoom: undefined } : {};
-    asked = { ...basis(), ...instead, ...changes };
-    keepDraft();
-    say(saved());
-    return ask(asked);
+    dispatch({ type: "change", change: changes });
   }
 
-  function marksChanged() {
-    keepDraft();
-    show(look);
-    return ask(basis());
+  const question = () => ({ fit: state.look.fit, change: asked(state), keepAreas: body(state.keep, state.look.fit.prepare) });
+  const ofPicture = () => `picture=${encodeURIComponent(state.look.fit.picture)}&prepare=${encodeURIComponent(JSON.stringify(state.look.fit.prepare))}`;
+  const letGoNow = () => asked(state)?.patch?.letGo ?? state.look.fit.letGo;
+
+  function letGo(id, isGone) {
+    const others = letGoNow().filter((other) => other !== id);
+    change({ patch: { letGo: isGone ? [...others, id] : others } });
+    saver.rest();
   }
 
-  function keepDraft() {
-    if (dirty()) {
-      draft.keep({ fit: asked, marks: marks.unsaved ? marks.state : null, base: look.revision });
+  function draw() {
+    const { look } = state;
+    const { window, isProvisional } = windowOf(state);
+    table.draw({ view: look.view, size: look.prepared }, window, isProvisional, { areas: areasOf(state), selected: state.selected, focal: focalOf(state), mayEdit: mayChange });
+    element.classList.toggle("tool", state.tool !== null);
+    by("moving").textContent = `· ${caption(state)}`;
+    keep.draw();
+    if (!isPreviewing) {
+      drawShowings(by("showings"), look);
     }
-  }
-
-  /** Stores when the hand has stopped, one after the other, then waits for the file to be weighed. */
-  function store() {
-    clearTimeout(resting);
-    storing = storing.then(storeNow);
-    return storing;
-  }
-
-  async function storeNow() {
-    if (!dirty()) {
-      return;
-    }
-    try {
-      besides = await marks.store();
-      if (asked) {
-        await storeFit(asked);
-      }
-      if (!dirty()) {
-        draft.drop();
-      }
-      show(look);
-    } catch (error) {
-      await notStored(error);
-    }
-  }
-
-  async function storeFit(body, over = look.revision) {
-    const answer = await send("POST", `${base}/fit${query}`, { ...body, base: over || undefined });
-    if (asked === body) {
-      asked = answered = null;
-      round++;
-    }
-    show(asked ? { ...answer, ...movement(look) } : answer); // the hand may have gone on meanwhile
-    if (bench.dataset.proposed === "true") {
-      draft.drop();
-      location.assign(`${base}${query}`); // it is the slot's own fit now
-      return;
-    }
-    measure().catch(complain);
-  }
-
-  async function notStored(error) {
-    complain(error);
-    if (error.status === 409 && asked) {
-      await settle(error);
-    } else if (error.status === 0 || error.status >= 500 || error.status === 401) {
-      complain(new Error(`Not saved: ${error.message}. It is kept in this browser, and is tried again.`));
-      resting = setTimeout(store, AGAIN_MS);
-    }
-  }
-
-  /** Somebody else stored another fit meanwhile: both are shown, one is chosen, the other stays in the history. */
-  async function settle(error) {
-    const mine = look;
-    const body = asked;
-    const theirs = await send("GET", `${base}/stored${query}`);
-    const href = (shown) => (shown.picture === mine.picture ? table.href : table.href.replace(mine.picture, shown.picture));
-    const chosen = await chooseBetween(by("conflict"), href, { says: error.message, theirs, mine });
-    await storeFit(body, theirs.revision);
-    if (chosen === "theirs") {
-      draft.drop();
-      by("go-back").action = `${base}/history/${theirs.revision}${query}`;
-      by("go-back").submit();
-    } else {
-      draft.drop();
-    }
-  }
-
-  async function measure() {
-    const answer = await send("GET", `${base}/measured${query}`);
-    if (!dirty() && answer.revision === look.revision) {
-      show(answer);
-    }
-  }
-
-  function rest() {
-    clearTimeout(resting);
-    resting = setTimeout(store, REST_MS);
-  }
-
-  function show(next) {
-    look = next;
-    marks.receive(look);
-    table.draw(look, marks.drawn());
-    keep.draw(look);
-    drawShowings(by("showings"), table.href, look);
-    drawGauges(by("gauges"), look.gauges, mend, dirty() || look.revision > 0 ? "measuring" : "not measured yet");
+    gauges.draw(look.gauges, isDirty(state) || look.revision > 0 ? "measuring" : "not measured yet");
     by("state").className = `v ${look.state}`;
-    by("state").textContent = look.state;
-    for (const [id, can] of [["undo", look.canUndo || marks.canUndo(changedAt)], ["redo", look.canRedo || marks.canRedo()]]) {
-      by(id)?.toggleAttribute("disabled", !can || !mayChange);
-    }
+    by("state").textContent = look.state === "unmeasured" ? "measuring" : look.state;
+    by("undo")?.toggleAttribute("disabled", !mayChange || !(look.canUndo || canUndoKeep(state) || isDirty(state)));
+    by("redo")?.toggleAttribute("disabled", !mayChange || !(look.canRedo || canRedoKeep(state)));
     by("files-tried").disabled = look.files.length === 0;
     by("look-closer").disabled = look.files.length === 0;
     drawFiles(by("files"), look, mayChange ? take : null);
-    numbers.fill(look, marks.state);
-    say([besides, look.says, saved()].filter(Boolean).join(" "));
-  }
-
-  /** How it would be seen; null for how it is. */
-  function preview(other) {
-    by("showings").classList.toggle("considered", other !== null);
-    drawShowings(by("showings"), table.href, other ?? look);
-    table.drawOthers(other ? [{ name: "as it would be", window: other.window }] : []);
-  }
-
-  function highlight(box) {
-    if (box) {
-      const { picture } = look.turned;
-      table.drawOthers([{ name: box.name, window: { x: box.x * picture.width, y: box.y * picture.height, width: box.width * picture.width, height: box.height * picture.height } }]);
-    } else {
-      table.drawOthers([]);
-      show(look);
+    fields.fill(look.fit);
+    places.fill(look.fit.frame.rule === "contain");
+    if (!isDragging) {
+      announcer.announce({ window, gauges: look.gauges });
     }
+    show([besides, look.says, saved()].filter(Boolean).join(" "));
   }
 
   function saved() {
-    if (dirty() || !look.savedAt) {
+    const { look } = state;
+    if (isDirty(state) || isKeepDirty(state) || !look.savedAt) {
       return "Not saved yet.";
     }
     const time = new Date(look.savedAt).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
     return `Step ${look.revision}, saved ${time}${look.accepted ? ", accepted" : ""}.`;
   }
 
+  /** Words for now, until the next drawing; an Error stays until something is done. */
   function say(words) {
     const wrong = words instanceof Error;
-    by("says").className = wrong ? "says wrong" : "says";
-    by("says").textContent = wrong ? words.message : words;
+    besides = wrong ? words.message : words;
+    by("says").classList.toggle("wrong", wrong);
+    by("announced").textContent = besides;
+    show([besides, wrong ? "" : saved()].filter(Boolean).join(" "));
   }
 
-  function complain(error) {
-    say(error);
+  function show(words) {
+    if (by("says").textContent !== words) {
+      by("says").textContent = words;
+    }
   }
 
-  const numbers = listenToNumbers({
-    look: () => look, marks, mayChange, say,
-    async put(changes) {
-      await change(changes);
-      rest();
-    },
-    rest,
-    moveFocal(focal) {
-      marks.change({ focal });
-      change({ focal });
-      rest();
-    },
-  });
+  /** A stored answer: the file is weighed next, and what was said of the one before is over. */
+  function stored(look) {
+    besides = "";
+    by("says").classList.remove("wrong");
+    if (isProposed) {
+      draft.drop();
+      location.assign(`${base}${query}`); // it is the slot's own fit now
+      return;
+    }
+    if (!isDirty(state) && !isKeepDirty(state)) {
+      draft.drop();
+    }
+    if (look.files.length === 0) {
+      measure();
+    }
+    draw();
+  }
+
+  async function measure() {
+    measuring?.abort();
+    measuring = new AbortController();
+    try {
+      dispatch({ type: "measured", look: await send("GET", `${base}/measured${query}`, undefined, measuring.signal) });
+    } catch (error) {
+      if (error.name !== "AbortError") {
+        say(error);
+      }
+    }
+  }
+
+  function keepDraft() {
+    draft.keep({ fit: isDirty(state) ? state.look.fit : null, change: asked(state), keep: isKeepDirty(state) ? state.keep : null, base: state.look.base });
+  }
+
+  /** How it would be seen; null for how it is. */
+  function preview(other) {
+    isPreviewing = other !== null;
+    by("showings").classList.toggle("considered", isPreviewing);
+    drawShowings(by("showings"), other ?? state.look);
+    table.drawOthers(other ? [{ name: "as it would be", window: other.window }] : []);
+  }
+
+  function highlight(outline) {
+    table.drawOthers(outline ? [outline] : []);
+  }
 
   /** Takes one of the files tried; none, and Gavlin chooses again. */
   function take(encoding) {
     by("files").close();
-    change({ encoding });
-    rest();
+    change({ patch: { file: { encoding: encoding || null } } });
+    saver.rest();
   }
 
-  function mend(remedy) {
-    const mends = {
-      "zoom-1": () => change({ window: { x: look.window.x, y: look.window.y, width: look.window.width * look.zoom } }),
-      "rule-cover": () => change({ rule: "cover" }),
-      "type-any": () => change({ type: "" }),
-      "file-any": () => take(""),
-      "backing-white": () => change({ backing: "#FFFFFF" }),
-      "backing-none": () => change({ backing: "" }),
-      "best-window": () => best.ask(),
-      "another-picture": () => by("pictures").showModal(),
-      "picture-words": () => location.assign(`${base.split("/slots/")[0]}/pictures/${look.picture}`),
+  /** A remedy is a change of the document, or a place to go. */
+  function mend({ patch, go }) {
+    if (patch) {
+      change({ patch });
+      saver.rest();
+      return;
+    }
+    const goTo = {
+      pictures: openPictures,
+      "best-window": best.find,
+      picture: () => location.assign(`${base.split("/slots/")[0]}/pictures/${state.look.fit.picture}`),
+      brief: () => location.assign(base.replace(/\/bench$/, "")),
+      closer: () => by("look-closer").click(),
     };
-    mends[remedy]();
-    if (dirty()) {
-      rest();
+    goTo[go]();
+  }
+
+  /** The site's pictures as each would be in the slot: judged when somebody asks. */
+  async function openPictures() {
+    by("pictures").showModal();
+    const place = by("pictures").querySelector(".judged");
+    const response = await fetch(`${base}/choices${query}`).catch(() => null);
+    if (response?.ok) {
+      place.innerHTML = await response.text(); // our own page's, escaped there
+    } else {
+      place.textContent = "The pictures cannot be shown now: the server does not answer.";
+    }
+  }
+
+  function moveWindow(to) {
+    change({ window: to });
+  }
+
+  function moveFocal(to) {
+    if (mayChange) {
+      const { width, height } = state.look.prepared;
+      const focal = { x: Math.max(0, Math.min(width, to.x)), y: Math.max(0, Math.min(height, to.y)) };
+      dispatch({ type: "focal", focal });
+      change({ around: focal });
     }
   }
 
   function nudge(x, y) {
     return (event, resize = false) => {
       const by = event.shiftKey ? 10 : 1;
-      if (marks.selected >= 0 && marks.straight) {
-        marks.nudge(x * by, y * by, resize);
-      } else if (arrowsMoveFocal) {
-        const { focal } = marks.drawn();
-        moveFocal({ x: focal.x + x * by, y: focal.y + y * by });
-      } else {
-        const { x: left, y: top, width } = windowNow();
-        change({ window: { x: left + x * by, y: top + y * by, width } });
-      }
-      rest();
+      const moves = {
+        area: () => nudgeArea(x * by, y * by, resize),
+        focal: () => moveFocal({ x: focalOf(state).x + x * by, y: focalOf(state).y + y * by }),
+        window: () => {
+          const { window } = windowOf(state);
+          moveWindow({ x: window.x + x * by, y: window.y + y * by, width: window.width });
+        },
+      };
+      moves[movedByArrows(state)]();
+      saver.rest();
     };
   }
 
-  function moveFocal(at) {
-    if (marks.straight) {
-      marks.moveFocal(at);
-      change({ focal: marks.state.focal });
+  function nudgeArea(x, y, resize) {
+    const area = selectedArea(state);
+    const { box } = area;
+    const next = resize ? { ...box, width: Math.max(1, box.width + x), height: Math.max(1, box.height + y) } : { ...box, x: box.x + x, y: box.y + y };
+    editAreas({ type: "putArea", area: { ...area, box: within(next, state.look.prepared) } });
+  }
+
+  function editAreas(action) {
+    if (mayChange) {
+      dispatch(action);
+    } else {
+      say(new Error("this slot is not yours to change"));
     }
   }
 
   /** About the middle of the window. */
   function zoomBy(factor) {
     return () => {
-      const { x, y, width } = windowNow();
-      const height = (width * look.window.height) / look.window.width;
-      change({ window: { x: x + (width - width / factor) / 2, y: y + (height - height / factor) / 2, width: width / factor } });
-      rest();
+      moveWindow(nearer(windowOf(state).window, factor));
+      saver.rest();
     };
   }
 
-  function takeTool(name) {
-    tool = tool === name ? null : name;
-    element.classList.toggle("tool", tool !== null);
-    by("moving").textContent = tool === "area" ? "· draw a box around what must be seen" : tool === "horizon" ? "· draw along the horizon, or along a mast" : "· arrows move the window";
+  function takeTool(tool) {
+    dispatch({ type: "takeTool", tool });
     element.focus({ preventScroll: true });
   }
 
   /** A new area without a stroke: in the middle of the window, a fifth of it. */
   function newAreaByKey() {
-    const { x, y, width, height } = look.window;
-    marks.add({ x: x + width * 0.4, y: y + height * 0.3, width: width * 0.2, height: height * 0.4 });
-    rest();
+    const { x, y, width, height } = windowOf(state).window;
+    editAreas({ type: "newArea", box: within({ x: x + width * 0.4, y: y + height * 0.3, width: width * 0.2, height: height * 0.4 }, state.look.prepared) });
+    saver.rest();
   }
 
-  createDrag(table, element, () => ({ look, tool, ...marks.drawn() }), {
-    moveWindow: (to) => { marks.select(-1); change({ window: { ...corner(), ...to } }); },
-    moveFocal: (at) => { marks.select(-1); moveFocal(at); },
-    select: (i) => { marks.select(i); show(look); },
-    beginArea: () => marks.hold(),
-    moveArea: (i, box) => marks.moveArea(i, box),
-    newArea: (box) => { takeTool(tool); marks.add(box); },
-    horizon(line) {
-      const { width, height } = look.turned.size;
-      takeTool(tool);
-      change({ horizon: { x1: line.x1 / width, y1: line.y1 / height, x2: line.x2 / width, y2: line.y2 / height } });
-    },
-    letGo: store, // the hand has stopped: nothing is to be waited for
+  createDrag(table, element, () => ({ size: state.look.prepared, window: windowOf(state).window, areas: areasOf(state), focal: focalOf(state), tool: state.tool, mayEdit: mayChange }), {
+    moveWindow: (to) => { isDragging = true; dispatch({ type: "select", id: null }); moveWindow(to); },
+    moveFocal: (at) => { isDragging = true; dispatch({ type: "select", id: null }); moveFocal(at); },
+    select: (id) => dispatch({ type: "select", id }),
+    beginArea: (id) => { isDragging = true; dispatch({ type: "hold", id }); },
+    moveArea: (id, box) => editAreas({ type: "putArea", area: { ...areasOf(state).find((area) => area.id === id), box }, remember: false }),
+    newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); editAreas({ type: "newArea", box }); },
+    level: (from, to) => { dispatch({ type: "takeTool", tool: state.tool }); change({ level: { from, to } }); },
+    letGo: () => { isDragging = false; saver.store(); }, // the hand has stopped: nothing is to be waited for
   });
   const step = (name) => () => by(name)?.click();
   listenToKeys({
@@ -366,78 +329,87 @@ function start(first) {
     "ctrl+ArrowLeft": (e) => nudge(-1, 0)(e, true), "ctrl+ArrowRight": (e) => nudge(1, 0)(e, true), "ctrl+ArrowUp": (e) => nudge(0, -1)(e, true), "ctrl+ArrowDown": (e) => nudge(0, 1)(e, true),
     "+": zoomBy(ZOOM_STEP), "=": zoomBy(ZOOM_STEP), "-": zoomBy(1 / ZOOM_STEP),
     "ctrl+z": step("undo"), "ctrl+shift+z": step("redo"), Enter: step("accept"),
-    f: () => {
-      marks.select(-1);
-      arrowsMoveFocal = !arrowsMoveFocal;
-      by("moving").textContent = `· arrows move the ${arrowsMoveFocal ? "focal point" : "window"}`;
-      show(look);
-    },
+    f: () => dispatch({ type: "turnArrows" }),
     k: newAreaByKey,
-    a: () => {
-      const { length } = marks.state.areas;
-      marks.select(length === 0 ? -1 : marks.selected + 2 > length ? -1 : marks.selected + 1);
-      show(look);
-    },
-    Delete: () => marks.selected >= 0 && (marks.remove(marks.selected), rest()),
-    Escape: () => { marks.select(-1); tool && takeTool(tool); show(look); },
-    w: best.ask,
-    g: () => { by("grow-menu").open = true; by("grow-top").focus(); },
-    t: () => { by("turn-menu").open = true; by("degrees").focus(); },
+    a: () => dispatch({ type: "selectNext" }),
+    Delete: () => { if (state.selected) { editAreas({ type: "removeArea", id: state.selected }); saver.rest(); } },
+    Escape: () => dispatch({ type: "escape" }),
+    w: best.find,
+    g: () => openMenu("grow"),
+    t: () => openMenu("turn"),
     c: () => by("look-closer").click(),
     h: () => by("history")?.click(),
-  });
-  by("best").addEventListener("click", best.ask);
+  }, () => isDragging);
+
+  /** An operation's menu, its first number ready to be typed. */
+  function openMenu(id) {
+    by(`${id}-menu`).open = true;
+    by(`${id}-menu`).querySelector("input:not([type=checkbox])").focus();
+  }
+
+  by("best").addEventListener("click", best.find);
   by("files-tried").addEventListener("click", () => by("files").showModal());
-  by("look-closer").addEventListener("click", () => closer(`${by("download").href}${by("download").href.includes("?") ? "&" : "?"}v=${look.revision}`));
-  by("another")?.addEventListener("click", () => by("pictures").showModal());
-  by("draw-horizon").addEventListener("click", () => { by("turn-menu").open = false; takeTool("horizon"); });
+  by("look-closer").addEventListener("click", () => closer(`${by("download").href}${by("download").href.includes("?") ? "&" : "?"}v=${state.look.revision}`));
+  by("another")?.addEventListener("click", openPictures);
+  for (const button of document.querySelectorAll("[data-tool]")) {
+    button.addEventListener("click", () => { button.closest("details").open = false; takeTool(button.dataset.tool); });
+  }
   by("other-windows").addEventListener("change", async (event) => {
     try {
-      const others = event.target.checked ? await send("GET", `${base}/others${query ? `${query}&` : "?"}picture=${encodeURIComponent(look.picture)}`) : [];
-      table.drawOthers(others);
+      table.drawOthers(event.target.checked ? await send("GET", `${base}/others${query ? `${query}&` : "?"}${ofPicture()}`) : []);
     } catch (error) {
-      complain(error);
+      say(error);
     }
   });
   for (const form of document.querySelectorAll(".foot form")) {
     form.addEventListener("submit", async (event) => {
       const { id } = event.submitter ?? {};
-      if (id === "undo" ? marks.undo(changedAt) : id === "redo" && marks.redo()) {
+      if (id === "undo" && canUndoKeep(state)) {
         event.preventDefault(); // what was marked here comes first; the slot's own steps follow
-        rest();
-      } else if (dirty()) {
+        dispatch({ type: "undoKeep" });
+        saver.rest();
+      } else if (id === "redo" && canRedoKeep(state)) {
         event.preventDefault();
-        await store();
-        form.submit();
+        dispatch({ type: "redoKeep" });
+        saver.rest();
+      } else if (isDirty(state) || isKeepDirty(state)) {
+        event.preventDefault();
+        // Only what the person saw is accepted or left behind: not what somebody else put in its place.
+        if ((await saver.store()) === "saved") {
+          form.submit();
+        } else if (id === "accept") {
+          say(new Error("Nothing is accepted yet: look at it again first."));
+        }
       }
     });
   }
-  addEventListener("beforeunload", (event) => dirty() && event.preventDefault());
-  addEventListener("online", () => dirty() && store());
-  new ResizeObserver(() => show(look)).observe(element);
-  show(look);
+  addEventListener("beforeunload", (event) => (isDirty(state) || isKeepDirty(state)) && event.preventDefault());
+  addEventListener("online", () => saver.store());
+  new ResizeObserver(draw).observe(element);
+  draw();
   resume();
 
   /** Goes on with what an earlier page could not store any more. */
   async function resume() {
     const kept = mayChange ? draft.read() : null;
-    if (!kept || (kept.fit && kept.fit.picture !== look.picture && kept.base === look.revision)) {
+    if (!kept || !(kept.fit || kept.keep) || (kept.fit && kept.fit.picture !== state.look.fit.picture && kept.base === state.look.base)) {
       draft.drop();
-    } else if (kept.fit || kept.marks) {
-      if (kept.marks) {
-        marks.restore(kept.marks);
+      if (!state.look.fileName && state.look.revision > 0) {
+        measure();
       }
-      if (kept.fit) {
-        look = { ...look, revision: kept.base };
-        asked = kept.fit;
-        await ask(asked);
-      }
-      await store();
-      say(`What was not saved at ${new Date(kept.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false })} was found in this browser. ${saved()}`);
       return;
     }
-    if (!look.fileName && look.revision > 0) {
-      measure().catch(complain);
+    const time = new Date(kept.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
+    dispatch({ type: "resume", ...kept });
+    if ((await saver.store()) === "saved") {
+      draft.drop();
+      say(`What was not saved at ${time} was found in this browser.`);
     }
   }
+}
+
+/** @returns what stops it */
+function later(milliseconds, then) {
+  const timer = setTimeout(then, milliseconds);
+  return () => clearTimeout(timer);
 }

@@ -1,18 +1,16 @@
-import { send } from "../send.js";
-
 /**
  * Asks for the best window and offers it; where it can't show everything, says why, and offers what would do. Each offer is a button: what
  * it comes to is previewed while it is pointed at or has the keyboard, and taken when it is pressed.
  *
- * @param question gives what is on the page: { fit, marks }
+ * @param ask gives the server's reply, later
  * @param preview called with a look that is only considered, or with null when none is
- * @param take called with the changes of a fit
+ * @param take called with the look that is taken
  */
-export function createBest(panel, { url, question, locks, preview, take, anotherPicture, say }) {
-  async function ask() {
+export function createBest(panel, { ask, preview, take, anotherPicture, say }) {
+  async function find() {
     say("Looking for the best window …");
     try {
-      show(await send("POST", url, { ...question(), lock: locks() }));
+      show(await ask());
       say("");
     } catch (error) {
       say(error);
@@ -38,16 +36,12 @@ export function createBest(panel, { url, question, locks, preview, take, another
   function option(words, look) {
     const offer = button(words, () => {
       close();
-      take(changes(look));
+      take(look);
     });
     offer.addEventListener("pointerenter", () => preview(look));
     offer.addEventListener("focus", () => preview(look));
     return offer;
   }
-
-  const changes = ({ window: { x, y, width }, growth, height, position, marks }) => ({
-    window: { x, y, width }, growth, height, position, letGo: marks.areas.filter((mark) => mark.letGo).map(({ area }) => area.name),
-  });
 
   function close() {
     if (!panel.hidden) {
@@ -57,7 +51,7 @@ export function createBest(panel, { url, question, locks, preview, take, another
     }
   }
 
-  return { ask, close };
+  return { find, close };
 }
 
 function element(name, className, words) {

@@ -11,7 +11,7 @@ export function drawFiles(dialog, look, take) {
   dialog.querySelector("tbody").replaceChildren(...look.files.map((file) => drawRow(file, take)));
   dialog.querySelector(".limit").textContent = limit ? limit.says : "";
   const free = dialog.querySelector("button.any");
-  free.hidden = !take || !look.encoding;
+  free.hidden = !take || !look.fit.file.encoding;
   free.onclick = () => take?.("");
 }
 

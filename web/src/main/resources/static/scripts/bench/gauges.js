@@ -1,31 +1,80 @@
 import { svg } from "../svg.js";
 
-/** Draws the gauges in a row; a remedy is a button that calls mend with its id; waiting is what stands for no value. */
-export function drawGauges(container, gauges, mend, waiting) {
-  container.replaceChildren(...gauges.map((gauge) => drawGauge(gauge, mend, waiting)));
+/**
+ * Draws the gauges in a row, each in its own place, so that the keyboard stays where it is. What a gauge says opens under its name, by mouse, key or
+ * finger; a remedy is a button.
+ *
+ * @param mend called with a remedy
+ */
+export function createGauges(container, mend) {
+  const sections = new Map();
+
+  /** @param waiting what stands for a verdict that is not there yet */
+  function draw(gauges, waiting) {
+    for (const gauge of gauges) {
+      if (!sections.has(gauge.id)) {
+        sections.set(gauge.id, createGauge(gauge, mend));
+        container.append(sections.get(gauge.id).section);
+      }
+      sections.get(gauge.id).draw(gauge, waiting);
+    }
+  }
+
+  return { draw };
 }
 
-function drawGauge(gauge, mend, waiting) {
-  const section = document.createElement("section");
-  section.className = "gauge";
-  section.title = gauge.says;
-  const name = document.createElement("h3");
-  name.textContent = gauge.name;
-  const value = document.createElement("span");
-  value.className = gauge.inWords ? "words" : "value";
-  value.append(gauge.value, " ", small(gauge.unit));
-  const verdict = document.createElement("span");
-  verdict.className = `v ${gauge.verdict}`;
-  verdict.textContent = gauge.verdict === "unmeasured" ? waiting : gauge.verdict;
-  section.append(name, value, ...(gauge.inWords ? [] : [drawScale(gauge.scale)]), verdict);
-  for (const remedy of gauge.remedies) {
-    const button = document.createElement("button");
-    button.className = "b small mt-1";
-    button.textContent = remedy.says;
-    button.addEventListener("click", () => mend(remedy.id));
-    section.append(button);
+function createGauge({ id, name, inWords }, mend) {
+  const section = element("section", "gauge");
+  const heading = element("h3", "");
+  const why = element("button", "why", name);
+  const says = element("p", "gauge-says");
+  const value = element("span", inWords ? "words" : "value");
+  const scale = element("div", "");
+  const verdict = element("span", "v");
+  const remedies = element("div", "remedies");
+  let drawn = "";
+  says.id = `says-${id}`;
+  says.hidden = true;
+  why.type = "button";
+  why.setAttribute("aria-expanded", "false");
+  why.setAttribute("aria-controls", says.id);
+  why.addEventListener("click", () => open(says.hidden));
+  section.addEventListener("keydown", (event) => event.key === "Escape" && open(false));
+  section.addEventListener("focusout", (event) => section.contains(event.relatedTarget) || open(false));
+  heading.append(why);
+  section.append(heading, value, ...(inWords ? [] : [scale]), verdict, remedies, says);
+
+  function open(is) {
+    says.hidden = !is;
+    why.setAttribute("aria-expanded", String(is));
   }
-  return section;
+
+  function draw(gauge, waiting) {
+    section.title = gauge.says;
+    says.textContent = gauge.says;
+    value.replaceChildren(gauge.value, " ", element("small", "", gauge.unit));
+    verdict.className = `v ${gauge.verdict}`;
+    verdict.textContent = gauge.verdict === "unmeasured" ? waiting : gauge.verdict;
+    scale.replaceChildren(drawScale(gauge.scale));
+    const key = JSON.stringify(gauge.remedies);
+    if (key !== drawn) {
+      drawn = key;
+      remedies.replaceChildren(...gauge.remedies.map(drawRemedy));
+    }
+  }
+
+  function drawRemedy(remedy) {
+    const button = element("button", "b small mt-1", remedy.says);
+    button.type = "button";
+    button.title = remedy.costs;
+    if (remedy.costs) {
+      button.append(element("span", "sr-only", `, ${remedy.costs}`));
+    }
+    button.addEventListener("click", () => mend(remedy));
+    return button;
+  }
+
+  return { section, draw };
 }
 
 function drawScale(scale) {
@@ -40,8 +89,9 @@ function drawScale(scale) {
   return svg("svg", { class: "scale", viewBox: "0 0 100 8", preserveAspectRatio: "none", "aria-hidden": "true" }, ...lines);
 }
 
-function small(text) {
-  const element = document.createElement("small");
-  element.textContent = text;
-  return element;
+function element(name, className, words = "") {
+  const made = document.createElement(name);
+  made.className = className;
+  made.textContent = words;
+  return made;
 }

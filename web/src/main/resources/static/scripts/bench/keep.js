@@ -1,127 +1,118 @@
-import { send } from "../send.js";
-
 /**
- * The list of what must be seen: each area with what is seen of it, its name, shape, weight and numbers; suggestions; and marks copied
- * from another picture.
+ * The list of what must be seen: each area with what is seen of it, its name, shape, weight and numbers; suggestions, which stay until they are taken or
+ * waved away; areas that were taken away; and areas copied from another picture.
  *
- * @param hands letGo(names), select(i), tool(name), stop
+ * @param now gives { areas, selected }
+ * @param hands dispatch(action), letGo(ids), tool(name), rest, highlight(box or null), say, fetch(what)
  */
-export function createKeepList(root, marks, { base, query, mayChange, say, redraw, letGo, tool, rest }) {
+export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, rest, highlight, say, fetch }) {
   const list = root.querySelector("#areas");
   const offered = root.querySelector("#suggested");
-  let look = null;
+  const gone = root.querySelector("#taken-away");
 
-  function draw(next) {
-    look = next;
-    if (list.contains(document.activeElement) && document.activeElement.matches("input")) {
+  function draw() {
+    if (list.contains(document.activeElement) && document.activeElement.matches("input:not([type=checkbox]), select")) {
       refresh();
       return;
     }
-    const { areas } = marks.drawn();
-    list.replaceChildren(...marks.state.areas.map((area, i) => drawRow(area, i, areas[i])));
-    root.querySelector("#no-areas").hidden = marks.state.areas.length > 0 || offered.children.length > 0;
-    const fresh = root.querySelector("#new-area");
-    fresh.disabled = !mayChange || !marks.straight;
-    fresh.title = marks.straight ? "K" : "Areas are drawn while the picture is not straightened";
+    const focused = focusedIn(list);
+    list.replaceChildren(...now().areas.map(drawRow));
+    if (focused) {
+      list.querySelector(`[data-area="${focused.area}"] ${focused.what}`)?.focus();
+    }
+    root.querySelector("#no-areas").hidden = now().areas.length > 0 || offered.children.length > 0;
   }
 
   /** While somebody types in a row, only what is said of the rows follows. */
   function refresh() {
     for (const row of list.children) {
-      const verdict = row.querySelector(".v");
-      verdict.replaceWith(drawVerdict(known(Number(row.dataset.area))));
+      const area = now().areas.find(({ id }) => id === row.dataset.area);
+      if (area) {
+        row.querySelector(".v").replaceWith(drawVerdict(area));
+      }
     }
   }
 
-  const known = (i) => look.marks.areas.find(({ area }) => area.name === marks.state.areas[i]?.name);
-
-  function drawVerdict(mark) {
-    const verdict = document.createElement("span");
-    const whole = mark?.says === "";
-    verdict.className = `v ${!mark || mark.seen == null ? "unmeasured" : whole ? "fits" : mark.seen >= 0.9 ? "look" : "fails"}`;
-    verdict.textContent = !mark ? "" : mark.letGo ? "let go" : mark.seen == null ? "not cropped here" : whole ? "seen" : `${Math.floor(mark.seen * 100)} % seen`;
-    verdict.title = mark?.says ?? "";
-    return verdict;
+  function drawVerdict({ verdict = "unmeasured", seen = "", says = "" }) {
+    const shown = element("span", `v ${verdict}`, seen);
+    shown.title = says;
+    return shown;
   }
 
-  function drawRow(area, i) {
-    const row = document.createElement("li");
-    const mark = known(i);
-    row.dataset.area = i;
-    row.classList.toggle("selected", i === marks.selected);
-    const name = field("name", area.name, (value) => marks.put(i, { name: value }), { maxlength: 60, class: "area-name", "aria-label": "name of the area" });
-    name.addEventListener("focus", () => { marks.select(i); redraw(); });
-    row.append(name, drawVerdict(mark), goes(area, mark), button("×", () => marks.remove(i), `Remove ${area.name}`));
-    if (i === marks.selected) {
-      row.append(drawDetails(area, i));
+  function drawRow(area) {
+    const row = element("li", area.id === now().selected ? "selected" : "");
+    row.dataset.area = area.id;
+    const name = field("name of the area", area.name, (value) => put(area, { name: value }), { maxlength: 60, class: "area-name" });
+    name.addEventListener("focus", () => now().selected === area.id || dispatch({ type: "select", id: area.id }));
+    row.append(name, drawVerdict(area), goes(area), button("×", () => { dispatch({ type: "removeArea", id: area.id }); rest(); }, `Remove ${area.name}`));
+    if (area.id === now().selected) {
+      row.append(drawDetails(area));
     }
     return row;
   }
 
-  function goes(area, mark) {
-    const label = document.createElement("label");
+  const put = (area, values) => dispatch({ type: "putArea", area: { ...area, ...values } });
+
+  function goes(area) {
+    const label = element("label", "");
     const box = document.createElement("input");
     box.type = "checkbox";
-    box.checked = mark?.letGo ?? false;
-    box.disabled = !mayChange;
-    box.addEventListener("change", () => {
-      const gone = look.marks.areas.filter((m) => m.letGo).map((m) => m.area.name).filter((name) => name !== area.name);
-      letGo(box.checked ? [...gone, area.name] : gone);
-    });
+    box.checked = area.letGo ?? false;
+    box.disabled = !mayChange || area.letGo === undefined; // not before it is stored
+    box.addEventListener("change", () => letGo(area.id, box.checked));
     label.title = "Need not be seen in this slot";
     label.append(box, "let go");
     return label;
   }
 
-  function drawDetails(area, i) {
-    const details = document.createElement("div");
-    details.className = "area-numbers";
-    const { picture } = look.turned;
+  function drawDetails(area) {
+    const details = element("div", "area-numbers");
     const shape = document.createElement("select");
     shape.setAttribute("aria-label", "shape");
     shape.disabled = !mayChange;
-    for (const [value, words] of [["rectangle", "rectangle"], ["ellipse", "ellipse"]]) {
-      shape.append(new Option(words, value, false, area.shape === value));
+    for (const value of ["rectangle", "ellipse"]) {
+      shape.append(new Option(value, value, false, area.shape === value));
     }
-    shape.addEventListener("change", () => { marks.put(i, { shape: shape.value }); rest(); });
+    shape.addEventListener("change", () => { put(area, { shape: shape.value }); rest(); });
     details.append(shape);
-    for (const [key, side] of [["x", "width"], ["y", "height"], ["width", "width"], ["height", "height"]]) {
-      const label = document.createElement("label");
-      label.append(key, field(key, Math.round(area[key] * picture[side] * 10) / 10, (value) => marks.put(i, { [key]: Number(value) / picture[side] }), { class: "m", inputmode: "decimal" }, true));
-      details.append(label);
+    for (const key of ["x", "y", "width", "height"]) {
+      details.append(numbered(key, Math.round(area.box[key] * 10) / 10, (value) => put(area, { box: { ...area.box, [key]: Number(value) } })));
     }
-    const weight = document.createElement("label");
-    weight.append("weight", field("weight", area.weight, (value) => marks.put(i, { weight: Number(value) }), { class: "m", inputmode: "decimal" }, true));
-    details.append(weight);
+    details.append(numbered("weight", area.weight, (value) => put(area, { weight: Number(value) })));
     return details;
   }
 
-  function field(key, value, put, attributes, numeric = false) {
+  function numbered(key, value, write) {
+    const label = element("label", "");
+    label.append(key, field(key, value, write, { class: "m", inputmode: "decimal" }, true));
+    return label;
+  }
+
+  function field(name, value, write, attributes, numeric = false) {
     const input = document.createElement("input");
-    Object.entries(attributes).forEach(([name, text]) => input.setAttribute(name, text));
+    Object.entries(attributes).forEach(([key, text]) => input.setAttribute(key, text));
+    input.setAttribute("aria-label", name);
     input.value = value;
     input.disabled = !mayChange;
     input.addEventListener("change", () => {
-      const typed = input.value.replace(",", ".");
-      if (numeric && (typed.trim() === "" || !Number.isFinite(Number(typed)))) {
-        say(new Error(`${key} needs a number`));
+      const typed = input.value.trim().replace(",", ".");
+      if (numeric && (typed === "" || !Number.isFinite(Number(typed)))) {
+        say(new Error(`${name} needs a number`));
         return;
       }
-      put(numeric ? typed : input.value.trim());
+      write(numeric ? typed : input.value.trim());
       rest();
     });
     return input;
   }
 
   function button(words, click, label = words) {
-    const element = document.createElement("button");
-    element.type = "button";
-    element.className = "b small";
-    element.textContent = words;
-    element.setAttribute("aria-label", label);
-    element.disabled = !mayChange;
-    element.addEventListener("click", () => { click(); rest(); });
-    return element;
+    const made = element("button", "b small", words);
+    made.type = "button";
+    made.setAttribute("aria-label", label);
+    made.disabled = !mayChange;
+    made.addEventListener("click", click);
+    return made;
   }
 
   async function suggest() {
@@ -129,41 +120,60 @@ export function createKeepList(root, marks, { base, query, mayChange, say, redra
     ask.disabled = true;
     say("Looking for faces and for what stands out …");
     try {
-      const found = await send("GET", `${base}/suggestions${query ? `${query}&` : "?"}picture=${encodeURIComponent(look.picture)}`);
+      const found = await fetch("suggestions");
       offered.replaceChildren(...found.map(drawSuggestion));
       say(found.length === 0 ? "Nothing was found to suggest." : `${found.length} ${found.length === 1 ? "suggestion" : "suggestions"}: take what matters.`);
-      draw(look);
+      draw();
     } catch (error) {
       say(error);
     }
     ask.disabled = false;
   }
 
-  function drawSuggestion({ name, kind, reason, ...box }) {
-    const row = document.createElement("li");
-    const words = document.createElement("span");
-    words.append(strong(name || kind), ` ${reason}`);
-    const gone = () => { row.remove(); draw(look); };
+  function drawSuggestion({ name, shape, reason, box, point }) {
+    const row = element("li", "");
+    const words = element("span", "", "");
+    words.append(element("b", "", name), ` ${reason}`);
+    const done = () => { row.remove(); highlight(null); draw(); };
     const take = button("Take it", () => {
-      if (kind === "focus" && (box.width === 0 || box.height === 0)) {
-        marks.change({ focal: { x: box.x, y: box.y } });
-      } else {
-        marks.addFractions({ ...box, name: name || kind, shape: kind === "face" ? "ellipse" : "rectangle" });
-      }
-      gone();
-    }, `Take ${name || kind}`);
-    row.append(words, take, button("Wave away", gone, `Wave ${name || kind} away`));
-    row.addEventListener("pointerenter", () => redraw({ ...box, name }));
-    row.addEventListener("pointerleave", () => redraw());
+      dispatch(point ? { type: "focal", focal: point } : { type: "newArea", box, name, shape, isSelected: false });
+      rest();
+      done();
+    }, `Take ${name}`);
+    row.append(words, take, button("Wave away", done, `Wave ${name} away`));
+    for (const [on, shown] of [["pointerenter", true], ["focusin", true], ["pointerleave", false], ["focusout", false]]) {
+      row.addEventListener(on, () => highlight(shown ? { name, window: box } : null));
+    }
+    return row;
+  }
+
+  /** What was taken away, in this visit or before, can come back. */
+  async function showTakenAway() {
+    try {
+      const areas = (await fetch("keep-areas/taken-away")).filter(({ id }) => !now().areas.some((area) => area.id === id));
+      gone.replaceChildren(...areas.map(drawGone));
+      say(areas.length === 0 ? "Nothing was taken away from this picture." : "These were taken away.");
+    } catch (error) {
+      say(error);
+    }
+  }
+
+  function drawGone(area) {
+    const row = element("li", "");
+    const take = button("Bring back", () => {
+      dispatch({ type: "bringBack", area });
+      rest();
+      row.remove();
+    }, `Bring ${area.name} back`);
+    row.append(element("span", "", area.name), take);
     return row;
   }
 
   async function copy() {
-    const dialog = document.querySelector("#copy-marks");
-    const place = dialog.querySelector(".choices");
+    const dialog = document.querySelector("#copy-areas");
     try {
-      const others = await send("GET", `${base}/marked${query ? `${query}&` : "?"}picture=${encodeURIComponent(look.picture)}`);
-      place.replaceChildren(...others.map((other) => drawSource(other, dialog)));
+      const others = await fetch("keep-areas/elsewhere");
+      dialog.querySelector(".choices").replaceChildren(...others.map((other) => drawSource(other, dialog)));
       dialog.querySelector(".none").hidden = others.length > 0;
       dialog.showModal();
     } catch (error) {
@@ -176,9 +186,12 @@ export function createKeepList(root, marks, { base, query, mayChange, say, redra
     const image = document.createElement("img");
     image.src = view;
     image.alt = "";
-    choice.append(image, strong(name), areas.map((area) => area.name).join(", ") || "focal point only");
+    choice.append(image, element("b", "", name), areas.map((area) => area.name).join(", ") || "focal point only");
     choice.addEventListener("click", () => {
-      marks.change({ areas, focal: focal ?? marks.state.focal });
+      areas.forEach((area) => dispatch({ type: "newArea", ...area, isSelected: false }));
+      if (focal) {
+        dispatch({ type: "focal", focal });
+      }
       dialog.close();
       rest();
     });
@@ -187,12 +200,21 @@ export function createKeepList(root, marks, { base, query, mayChange, say, redra
 
   root.querySelector("#suggest")?.addEventListener("click", suggest);
   root.querySelector("#copy")?.addEventListener("click", copy);
+  root.querySelector("#show-taken-away")?.addEventListener("click", showTakenAway);
   root.querySelector("#new-area")?.addEventListener("click", () => tool("area"));
   return { draw };
 }
 
-function strong(words) {
-  const element = document.createElement("b");
-  element.textContent = words;
-  return element;
+/** What has the keyboard in a list whose rows are about to be drawn anew. */
+function focusedIn(list) {
+  const active = document.activeElement;
+  const row = list.contains(active) && active.closest("[data-area]");
+  return row ? { area: row.dataset.area, what: active.matches("button") ? "button" : "input[type=checkbox]" } : null;
+}
+
+function element(name, className, words = "") {
+  const made = document.createElement(name);
+  made.className = className;
+  made.textContent = words;
+  return made;
 }

@@ -1,5 +1,4 @@
 import { boxed, svg } from "../svg.js";
-import { drawPicture } from "./picture.js";
 
 const EDGE = 4;
 const GAP = 14;
@@ -8,14 +7,14 @@ const LINE = 22;
 const SMALLEST = 0.45;
 
 /** Draws every showing at one scale, so that they stand in their true relative sizes; without scrolling where that can be. */
-export function drawShowings(container, href, look) {
+export function drawShowings(container, look) {
   const { showings } = look;
   const room = { width: container.clientWidth - EDGE, height: container.clientHeight };
   const widest = Math.max(...showings.map((s) => s.box.width), 1);
   const large = Math.min(1, room.width / widest);
   const factors = [1, 0.9, 0.8, 0.7, 0.6, 0.5, SMALLEST];
   const scale = large * (factors.find((factor) => heightOf(showings, large * factor, room.width) <= room.height) ?? 1);
-  container.replaceChildren(...showings.map((showing) => drawShowing(showing, href, look, scale)));
+  container.replaceChildren(...showings.map((showing) => drawShowing(showing, look, scale)));
 }
 
 /** Of rows that are filled from the left, as the style sheet lays them. */
@@ -34,12 +33,12 @@ function heightOf(showings, scale, width) {
   return height + row.height;
 }
 
-function drawShowing(showing, href, look, scale) {
+function drawShowing(showing, look, scale) {
   const { width, height } = showing.box;
   const title = document.createElement("h3");
   title.append(showing.name, " ", text("span", "m soft", showing.note));
-  const { size } = look.turned;
-  const whole = svg("svg", { ...boxed(showing.picture), viewBox: `0 0 ${size.width} ${size.height}`, preserveAspectRatio: "none", overflow: "visible" }, drawPicture(href, look.turned, look.growth));
+  const whole = svg("image", { href: look.view, ...boxed(showing.picture), preserveAspectRatio: "none" });
+  const layer = look.layer ? [svg("image", { href: look.layer, ...boxed(showing.file), preserveAspectRatio: "none" })] : [];
   const drawing = svg(
     "svg",
     { viewBox: `0 0 ${width} ${height}`, width: width * scale, role: "img", "aria-label": [showing.name, ...showing.hides.map(hidden)].join(", ") },
@@ -50,6 +49,7 @@ function drawShowing(showing, href, look, scale) {
       { ...boxed(showing.clip), ...(showing.round ? { "clip-path": `url(#round-${showing.id})` } : {}), viewBox: `${showing.clip.x} ${showing.clip.y} ${showing.clip.width} ${showing.clip.height}` },
       whole,
     ),
+    ...layer,
     ...(showing.always ? [svg("rect", { ...boxed(showing.always), class: "always" })] : []),
     ...showing.obstructions.flatMap((o) => drawObstruction(o, scale)),
   );

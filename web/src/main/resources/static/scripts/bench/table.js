@@ -1,16 +1,15 @@
 import { boxed, svg } from "../svg.js";
-import { drawAreas, HANDLES } from "./areas.js";
-import { drawPicture, fieldOf } from "./picture.js";
+import { drawAreas } from "./areas.js";
+import { HANDLES } from "./hold.js";
 import { drawRulers, RULER } from "./rulers.js";
 import { fitInto, toScreen, toSource } from "./scale.js";
 
 const CORNER = 13;
 const GRIP = 22;
 
-/** Draws the picture with its window, focal point, keep areas and rulers; gives back a function that draws a look. */
+/** Draws the prepared picture with its window, focal point, keep areas and rulers; gives back a function that draws them. */
 export function createTable(element) {
   const drawing = element.querySelector("svg");
-  const href = drawing.dataset.picture;
   const ground = svg("g");
   const others = svg("g", { class: "others" });
   const pale = svg("path", { class: "pale", "fill-rule": "evenodd" });
@@ -22,39 +21,54 @@ export function createTable(element) {
   const guide = svg("path", { class: "guide" });
   const rulers = svg("g");
   drawing.append(ground, pale, others, edge, corners, ...grips, areas, focal, guide, rulers);
-  let drawn = "";
-  let last = null;
+  let shown = "";
+  let field = { x: 0, y: 0, width: 1, height: 1 };
 
-  function view() {
-    return fitInto(fieldOf(last.turned, last.growth), { width: element.clientWidth, height: element.clientHeight }, RULER);
-  }
+  const view = () => fitInto(field, { width: element.clientWidth, height: element.clientHeight }, RULER);
 
-  /** @param marked { areas, selected, mayEdit, focal } as they are on the page */
-  function draw(look, marked) {
-    last = look;
+  /**
+   * @param picture { view, size }: where the prepared picture is read, and how large it is, px
+   * @param marked { areas, selected, mayEdit, focal }
+   * @param isProvisional whether the window is only where the hand wants it
+   */
+  function draw(picture, window, isProvisional, marked) {
+    field = { x: 0, y: 0, ...picture.size };
     const at = view();
-    const field = fieldOf(look.turned, look.growth);
-    const turning = JSON.stringify([look.turned, look.growth]);
-    if (turning !== drawn) { // only then: the browser would decode the picture again
-      ground.replaceChildren(drawPicture(href, look.turned, look.growth));
-      drawn = turning;
-    }
+    drawPicture(picture);
     ground.setAttribute("transform", `translate(${at.x} ${at.y}) scale(${at.scale})`);
-    const whole = toScreen(at, field);
-    const window = toScreen(at, look.window);
-    for (const [key, value] of Object.entries(boxed(window))) {
+    const box = toScreen(at, window);
+    for (const [key, value] of Object.entries(boxed(box))) {
       edge.setAttribute(key, value);
     }
-    pale.setAttribute("d", outline(whole) + outline(window));
-    corners.setAttribute("d", cornerPath(window));
+    edge.classList.toggle("provisional", isProvisional);
+    pale.setAttribute("d", outline(toScreen(at, field)) + outline(box));
+    corners.setAttribute("d", cornerPath(box));
     for (const grip of grips) {
       const { x, y } = HANDLES[grip.dataset.grip];
-      grip.setAttribute("x", window.x + ((1 + x) * window.width - GRIP) / 2);
-      grip.setAttribute("y", window.y + ((1 + y) * window.height - GRIP) / 2);
+      grip.setAttribute("x", box.x + ((1 + x) * box.width - GRIP) / 2);
+      grip.setAttribute("y", box.y + ((1 + y) * box.height - GRIP) / 2);
     }
     focal.setAttribute("transform", `translate(${at.x + marked.focal.x * at.scale} ${at.y + marked.focal.y * at.scale})`);
-    drawAreas(areas, marked, (box) => toScreen(at, box));
-    rulers.replaceChildren(...drawRulers(at, field, element, look.window));
+    drawAreas(areas, marked, (area) => toScreen(at, area));
+    rulers.replaceChildren(...drawRulers(at, field, element, window));
+  }
+
+  /** Only when it is another one: the browser would decode it again. Until it is there, the one before stands in its place. */
+  function drawPicture({ view: href, size }) {
+    const key = `${href} ${size.width} ${size.height}`;
+    if (key === shown) {
+      return;
+    }
+    shown = key;
+    const image = svg("image", { width: size.width, height: size.height, preserveAspectRatio: "none" });
+    image.addEventListener("load", () => shown === key && ground.replaceChildren(image));
+    image.setAttribute("href", href);
+    const before = ground.lastChild;
+    if (before) {
+      before.setAttribute("width", size.width);
+      before.setAttribute("height", size.height);
+    }
+    ground.append(image);
   }
 
   /** Outlines of the windows that the picture would have in other slots; none to take them away. */
@@ -71,7 +85,7 @@ export function createTable(element) {
     return toSource(view(), { x: event.clientX - bounds.left, y: event.clientY - bounds.top });
   }
 
-  return { draw, drawOthers, view, point, edge, focal, guide, href };
+  return { draw, drawOthers, view, point, edge, focal, guide };
 }
 
 const outline = (b) => `M${b.x} ${b.y}h${b.width}v${b.height}h${-b.width}z`;

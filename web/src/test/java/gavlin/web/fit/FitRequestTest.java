@@ -12,11 +12,12 @@ import gavlin.core.fit.Fit;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
-import gavlin.web.fit.FitRequest.Point;
-import gavlin.web.fit.FitRequest.WindowPlace;
-import gavlin.web.picture.Regions;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.web.fit.FitRequest.Corner;
+import gavlin.web.fit.FitRequest.Fractions;
+import gavlin.web.picture.Caption;
+import gavlin.web.picture.KeepAreas;
 import gavlin.web.picture.StoredPicture;
-import gavlin.web.picture.Words;
 import java.time.Instant;
 import java.util.List;
 import java.util.Random;
@@ -39,11 +40,11 @@ class FitRequestTest {
 
     @Test
     void everythingSaid_isTakenAsItIs() {
-        Fit fit = request(new Point(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp", "webp-q80-a90")
+        Fit fit = request(new Fractions(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp", "webp-q80-a90")
                 .toFit(SLOT, picture("6000x4000"));
-        assertEquals(0.2, fit.focal().x());
+        assertEquals(0.2, fit.frame().focal().x());
         assertEquals("webp-q80-a90", fit.encoding().code());
-        assertEquals(1.5, fit.zoom());
+        assertEquals(1.5, fit.frame().zoom());
         assertEquals(Rule.COVER, fit.rule());
         assertEquals(0x17313a, fit.backing());
         assertEquals(PictureType.WEBP, fit.type());
@@ -59,7 +60,7 @@ class FitRequestTest {
                 double width = 500 + random.nextInt(5500);
                 double x = random.nextDouble() * (6000 - width);
                 double y = random.nextDouble() * (4000 - width / 4);
-                Box window = window(slot, picture, new WindowPlace(x, y, width));
+                Box<InPrepared> window = window(slot, picture, new Corner(x, y, width));
                 assertEquals(x, window.x(), 1e-6);
                 assertEquals(y, window.y(), 1e-6);
                 assertEquals(width, window.width(), 1e-6);
@@ -71,30 +72,30 @@ class FitRequestTest {
     @ParameterizedTest
     @CsvSource({"-500, -500, 3000, 0, 0", "5900, 3900, 3000, 3000, 3250"})
     void window_overTheEdge_stopsAtIt(double x, double y, double width, double atX, double atY) {
-        Box window = window(SLOT, picture("6000x4000"), new WindowPlace(x, y, width));
+        Box<InPrepared> window = window(SLOT, picture("6000x4000"), new Corner(x, y, width));
         assertEquals(atX, window.x(), 1e-6);
         assertEquals(atY, window.y(), 1e-6);
     }
 
     @Test
     void window_absurd_isRefusedByName() {
-        for (WindowPlace place : new WindowPlace[] {
-            new WindowPlace(0.0, 0.0, 0.0), new WindowPlace(0.0, 0.0, Double.NaN), new WindowPlace(0.0, null, 100.0)
-        }) {
+        for (Corner place :
+                new Corner[] {new Corner(0.0, 0.0, 0.0), new Corner(0.0, 0.0, Double.NaN), new Corner(0.0, null, 100.0)
+                }) {
             BadInput refused = assertThrows(BadInput.class, () -> window(SLOT, picture("6000x4000"), place));
             assertEquals("window", refused.field().substring(0, 6));
         }
     }
 
-    private static Box window(Slot slot, StoredPicture picture, WindowPlace place) {
+    private static Box<InPrepared> window(Slot slot, StoredPicture picture, Corner place) {
         Fit fit = request(null, null, place, null, null, null, null).toFit(slot, picture);
-        return fit.frame(slot, picture.size(), slot.brief().size()).window();
+        return fit.framing(slot, picture.size(), slot.brief().size()).window();
     }
 
     private static FitRequest request(
-            Point focal, Double zoom, WindowPlace window, String rule, String backing, String type, String encoding) {
+            Fractions focal, Double zoom, Corner window, String rule, String backing, String type, String encoding) {
         return new FitRequest(
-                "p", focal, zoom, window, null, rule, backing, type, encoding, null, null, null, null, null, null, null,
+                "p", focal, zoom, window, rule, backing, type, encoding, null, null, null, null, null, null, null, null,
                 null);
     }
 
@@ -117,9 +118,10 @@ class FitRequestTest {
                 false,
                 1,
                 "",
-                new Words("", "", "", ""),
+                new Caption("", "", "", ""),
                 List.of(),
-                new Regions(null, List.of(), 0),
+                KeepAreas.NONE,
+                0,
                 Instant.EPOCH);
     }
 }

@@ -9,7 +9,7 @@ import gavlin.core.codec.PictureReader;
 import gavlin.core.geometry.Size;
 import gavlin.web.RunningGavlin;
 import gavlin.web.store.FileStore;
-import gavlin.web.work.Cores;
+import gavlin.web.work.HeavyWork;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -30,7 +30,7 @@ class WorkingPicturesTest {
         DataSize most = DataSize.ofKilobytes(600);
         PictureSettings settings =
                 new PictureSettings(cache, most, new PictureSettings.Pictures(DataSize.ofMegabytes(64), 120, 100, 100));
-        WorkingPictures working = new WorkingPictures(settings, mock(FileStore.class), new Cores());
+        WorkingPictures working = new WorkingPictures(settings, mock(FileStore.class), new HeavyWork());
         byte[] photograph = RunningGavlin.photograph(Size.parse("120x80"), 3); // about 50 kB as a working picture
         var header = PictureReader.inspect(photograph, Limits.DEFAULT);
         CompletableFuture.allOf(IntStream.range(0, 120)

@@ -10,6 +10,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -58,25 +59,53 @@ class WorkTest {
     }
 
     @Test
-    void cores_interruptedWhileWaiting_saysBusy() {
-        Cores cores = new Cores();
+    void heavyWork_interruptedWhileWaiting_saysBusy() {
+        HeavyWork work = new HeavyWork();
         Thread.currentThread().interrupt();
-        assertThrows(Busy.class, () -> cores.run(() -> "never"));
+        assertThrows(Busy.class, () -> work.run(() -> "never"));
         assertTrue(Thread.interrupted(), "the interruption is passed on");
-        assertEquals("now", cores.run(() -> "now"));
+        assertEquals("now", work.run(() -> "now"));
     }
 
     @Test
-    void cores_failingWork_givesItsCoreBack() {
-        Cores cores = new Cores();
+    void heavyWork_failingWork_givesItsCoreBack() {
+        HeavyWork work = new HeavyWork();
         for (int i = 0; i < 50; i++) {
             assertThrows(
                     IllegalStateException.class,
-                    () -> cores.run(() -> {
+                    () -> work.run(() -> {
                         throw new IllegalStateException();
                     }));
         }
-        assertEquals("free", cores.run(() -> "free"));
+        assertEquals("free", work.run(() -> "free"));
+    }
+
+    /** Bounded in bytes as well: what would not go into the heap beside the others waits, though a core is free. */
+    @Test
+    void heavyWork_thatHoldsTooMuchTogether_takesTurns() throws InterruptedException {
+        HeavyWork work = new HeavyWork(4, 100_000_000);
+        AtomicInteger atOnce = new AtomicInteger();
+        AtomicInteger most = new AtomicInteger();
+        List<Thread> threads = IntStream.range(0, 6)
+                .mapToObj(i -> new Thread(() -> work.run(60_000_000, () -> {
+                    most.accumulateAndGet(atOnce.incrementAndGet(), Math::max);
+                    LockSupport.parkNanos(20_000_000);
+                    return atOnce.decrementAndGet();
+                })))
+                .toList();
+        threads.forEach(Thread::start);
+        for (Thread thread : threads) {
+            thread.join();
+        }
+        assertEquals(1, most.get(), "two of 60 MB are more than 100");
+        assertEquals("all of it", work.run(1L << 40, () -> "all of it"), "what is larger than all has it to itself");
+    }
+
+    @Test
+    void heavyWork_insideOfHeavyWork_hasItsTurnAlready() {
+        HeavyWork work = new HeavyWork(1, 1_000_000);
+        assertEquals("inner", work.run(900_000, () -> work.run(900_000, () -> "inner")));
+        assertEquals("after", work.run(900_000, () -> "after"));
     }
 
     private static void await(CountDownLatch latch) {

@@ -1,0 +1,2 @@
+/** What transparent pixels are laid on. */
+package gavlin.core.backing;

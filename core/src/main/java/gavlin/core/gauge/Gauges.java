@@ -1,0 +1,25 @@
+package gavlin.core.gauge;
+
+import java.util.List;
+
+/** All gauges in their order: the one place that names them. */
+public final class Gauges {
+    private static final List<Gauge> ALL = List.of(
+            new SizeGauge(),
+            new DetailGauge(),
+            new FilledGauge(),
+            new KeepGauge(),
+            new TypeGauge(),
+            new TransparencyGauge(),
+            new WeightGauge(),
+            new DamageGauge(),
+            new NameGauge(),
+            new CreditGauge(),
+            new DescriptionGauge());
+
+    private Gauges() {}
+
+    public static List<Reading> judge(Subject subject) {
+        return ALL.stream().map(gauge -> gauge.read(subject)).toList();
+    }
+}

@@ -1,0 +1,73 @@
+package gavlin.core.gauge;
+
+import java.util.Locale;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A change that makes a gauge better, or a place where that can be done.
+ *
+ * @param costs what it costs, in a few words; empty for nothing
+ * @param patch a change of the fit document as a JSON merge patch (RFC 7396), or null
+ * @param go where else, as {@link Place#word()}, or null
+ */
+public record Remedy(String id, String says, String costs, ObjectNode patch, String go) {
+    /** Where a person is led. */
+    public enum Place {
+        /** The site's pictures, as each would be seen in the slot. */
+        PICTURES,
+        /** The search for the best window. */
+        BEST_WINDOW,
+        /** The picture's title, description and credit. */
+        PICTURE,
+        /** What the slot asks. */
+        BRIEF,
+        /** The file, pixel for pixel. */
+        CLOSER;
+
+        public String word() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    static Remedy change(String id, String says, String costs, String stage, String member, Object value) {
+        ObjectNode patch = JsonNodeFactory.instance.objectNode();
+        patch.putObject(stage)
+                .set(
+                        member,
+                        value == null ? JsonNodeFactory.instance.nullNode() : JsonNodeFactory.instance.pojoNode(value));
+        return new Remedy(id, says, costs, patch, null);
+    }
+
+    static Remedy place(String id, String says, String costs, Place place) {
+        return new Remedy(id, says, costs, null, place.word());
+    }
+
+    static Remedy anyType(String says) {
+        ObjectNode patch = JsonNodeFactory.instance.objectNode();
+        patch.putObject("file").putNull("type").putNull("encoding");
+        return new Remedy("type-any", says, "", patch, null);
+    }
+
+    static Remedy anyFile() {
+        ObjectNode patch = JsonNodeFactory.instance.objectNode();
+        patch.putObject("file").putNull("encoding");
+        return new Remedy("file-any", "Let Gavlin choose the file", "", patch, null);
+    }
+
+    static Remedy onWhite() {
+        return change("backing-white", "Lay it on white", "no longer transparent", "finish", "backing", "#FFFFFF");
+    }
+
+    static Remedy anotherPicture(String says, String costs) {
+        return place("another-picture", says, costs, Place.PICTURES);
+    }
+
+    static Remedy brief(String says) {
+        return place("brief", says, "a word with whoever sets the limits", Place.BRIEF);
+    }
+
+    static Remedy words(String says) {
+        return place("picture-words", says, "", Place.PICTURE);
+    }
+}

@@ -1,0 +1,40 @@
+package gavlin.core.operation;
+
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Point;
+import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.raster.Renderable;
+
+/**
+ * An operation that makes another picture of a picture. Here {@code InPrepared} is the space before the step as well as the one after it:
+ * which is meant, each method says.
+ */
+public interface Preparation extends Operation {
+    /** @throws gavlin.core.BadInput for what nobody may ask of an upright picture of this size */
+    default void check(Size picture) {}
+
+    /** What it makes of a picture of this size. @throws gavlin.core.BadInput when it can't be done to one */
+    Size of(Size before);
+
+    /** Where a point from before lies afterwards. */
+    Point<InPrepared> forward(Size before, Point<InPrepared> point);
+
+    /** Where a point from afterwards lay before. */
+    Point<InPrepared> back(Size before, Point<InPrepared> point);
+
+    /** The box whose upright hull afterwards is this one, and so what a person means who draws it; the nearest where there is none. */
+    default Box<InPrepared> back(Size before, Box<InPrepared> box) {
+        Point<InPrepared> a = back(before, new Point<>(box.x(), box.y()));
+        Point<InPrepared> b = back(before, new Point<>(box.right(), box.bottom()));
+        return new Box<>(
+                Math.min(a.x(), b.x()), Math.min(a.y(), b.y()), Math.abs(b.x() - a.x()), Math.abs(b.y() - a.y()));
+    }
+
+    /** What of the picture before is read when a window of the one afterwards is rendered, and the pixels that it comes to. */
+    Framing<InPrepared> source(Size before, Framing<InPrepared> framing);
+
+    /** The picture afterwards; nothing is computed before it is rendered. */
+    Renderable<InPrepared> apply(Renderable<InPrepared> before);
+}

@@ -1,0 +1,167 @@
+package gavlin.core.gauge;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gavlin.core.Reference;
+import gavlin.core.backing.Backing;
+import gavlin.core.brief.Brief;
+import gavlin.core.brief.Brief.Transparency;
+import gavlin.core.brief.Exists;
+import gavlin.core.brief.Slot;
+import gavlin.core.brief.WeightLimit;
+import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.PictureType;
+import gavlin.core.codec.Tags;
+import gavlin.core.colour.Colour;
+import gavlin.core.fit.FileName;
+import gavlin.core.fit.Fit;
+import gavlin.core.fit.PictureFacts;
+import gavlin.core.fit.Rendition;
+import gavlin.core.fit.RenditionPlan;
+import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class GaugesTest {
+    private static final Measured LIGHT_JPEG = new Measured(PictureType.JPEG, 90_000, 0.97, 0);
+
+    @ParameterizedTest
+    @CsvSource({"6000x4000, FITS", "2000x1000, FITS", "1700x900, LOOK", "900x600, FAILS"})
+    void detail_smallerPictures_growSoftThenBlurred(String picture, Verdict verdict) {
+        Slot slot = slot("2000x400", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        assertEquals(
+                verdict,
+                gauge("detail", slot, Fit.chosenFor(slot), opaque(picture), LIGHT_JPEG)
+                        .verdict());
+    }
+
+    @Test
+    void weight_oneByteOver_fails() {
+        Slot slot = slot("2000x400", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        Fit fit = Fit.chosenFor(slot);
+        assertEquals(Verdict.FITS, weight(slot, fit, 100_000).verdict());
+        assertEquals(Verdict.FAILS, weight(slot, fit, 100_001).verdict());
+        assertEquals(
+                Verdict.UNMEASURED,
+                gauge("weight", slot, fit, opaque("6000x4000"), null).verdict());
+    }
+
+    @Test
+    void transparency_requiredAndMissing_failsThoughMarginsAreClear() {
+        Slot slot = slot("500x100", Transparency.REQUIRED, Rule.CONTAIN, PictureType.PNG);
+        Fit fit = Fit.chosenFor(slot);
+        Reading opaque = gauge("transparency", slot, fit, opaque("408x93"), null);
+        assertEquals(Verdict.FAILS, opaque.verdict());
+        assertEquals("Nothing in it is transparent: it stands in a box of its own colour.", opaque.says());
+        PictureFacts mark = new PictureFacts(Size.parse("408x93"), true, "Mark", "", "");
+        assertEquals(Verdict.FITS, gauge("transparency", slot, fit, mark, null).verdict());
+    }
+
+    @Test
+    void transparency_forbidden_needsAColourThatThePersonChose() {
+        Slot slot = slot("100x100", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        PictureFacts mark = new PictureFacts(Size.parse("400x400"), true, "Mark", "", "");
+        Fit undecided = Fit.chosenFor(slot);
+        Reading gauge = gauge("transparency", slot, undecided, mark, null);
+        assertEquals(Verdict.FAILS, gauge.verdict());
+        assertEquals("backing-white", gauge.remedies().get(0).id());
+        assertTrue(RenditionPlan.of(slot, undecided, mark, 1).types().isEmpty(), "JPEG cannot hold it");
+        Fit onWhite = undecided.with(new Backing(new Colour(0xffffff)));
+        assertEquals(
+                Verdict.FITS, gauge("transparency", slot, onWhite, mark, null).verdict());
+        assertEquals(
+                List.of(PictureType.JPEG),
+                RenditionPlan.of(slot, onWhite, mark, 1).types());
+    }
+
+    @Test
+    void overall_isTheWorstOfAll() {
+        Slot slot = slot("2000x400", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        Fit fit = Fit.chosenFor(slot);
+        PictureFacts complete =
+                new PictureFacts(Size.parse("6000x4000"), false, "Dusk", "A light at dusk", "I. Pascoe");
+        assertEquals(Verdict.FITS, overall(slot, fit, complete, LIGHT_JPEG));
+        assertEquals(Verdict.LOOK, overall(slot, fit, opaque("6000x4000"), LIGHT_JPEG), "nobody is credited");
+        assertEquals(Verdict.FAILS, overall(slot, fit, opaque("600x400"), LIGHT_JPEG));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "Gallery at dusk, masthead-gallery-at-dusk-1920x480.webp",
+        "Łódź & Straße  № 7!, masthead-odz-strasse-no-7-1920x480.webp",
+        "'', masthead-1920x480.webp",
+        "Untitled, masthead-1920x480.webp",
+        "../../etc/passwd, masthead-etc-passwd-1920x480.webp"
+    })
+    void fileName_anyTitle_isPlainAndSaysTheSize(String title, String name) {
+        Slot slot = slot("1920x480", Transparency.FORBIDDEN, Rule.COVER, PictureType.WEBP);
+        assertEquals(name, FileName.of(slot, title, Size.parse("1920x480"), PictureType.WEBP));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"940x198", "2000x400", "150x150", "16x16", "260x278"})
+    void rendition_ofAnySlot_hasExactlyItsPixelsTypeAndWeight(String size) {
+        Slot slot = slot(size, Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        var source = Reference.working(Reference.bytes("exif/Landscape_6.jpg"));
+        RenditionPlan plan = RenditionPlan.of(slot, Fit.chosenFor(slot), opaque("1800x1200"), 1);
+        Rendition rendition = Rendition.of(source, plan, Tags.NONE);
+        Pixels read = PictureReader.pixels(rendition.file());
+        assertEquals(Size.parse(size), read.size());
+        assertTrue(rendition.file().length <= 100_000);
+        assertEquals(PictureType.JPEG, rendition.type());
+    }
+
+    private static Reading weight(Slot slot, Fit fit, long bytes) {
+        return gauge("weight", slot, fit, opaque("6000x4000"), new Measured(PictureType.JPEG, bytes, 0.97, 0));
+    }
+
+    private static Reading gauge(String id, Slot slot, Fit fit, PictureFacts picture, Measured measured) {
+        return judge(slot, fit, picture, measured).stream()
+                .filter(g -> g.id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Verdict overall(Slot slot, Fit fit, PictureFacts picture, Measured measured) {
+        return Reading.overall(judge(slot, fit, picture, measured));
+    }
+
+    private static List<Reading> judge(Slot slot, Fit fit, PictureFacts picture, Measured measured) {
+        return Gauges.judge(new Subject(slot, fit, picture, RenditionPlan.of(slot, fit, picture, 1), null, measured));
+    }
+
+    private static PictureFacts opaque(String size) {
+        return new PictureFacts(Size.parse(size), false, "Dusk", "", "");
+    }
+
+    private static Slot slot(String size, Transparency transparency, Rule rule, PictureType type) {
+        Brief brief = new Brief(
+                Size.parse(size),
+                null,
+                Size.MAX,
+                List.of(1),
+                List.of(type),
+                transparency,
+                new WeightLimit(100, WeightLimit.Unit.kB, java.util.Map.of()),
+                rule,
+                Brief.Shape.RECTANGLE);
+        return new Slot(
+                "masthead",
+                "Masthead",
+                Slot.Kind.BANNER,
+                brief,
+                List.of(),
+                Exists.ALWAYS,
+                null,
+                false,
+                null,
+                List.of(),
+                null,
+                List.of());
+    }
+}

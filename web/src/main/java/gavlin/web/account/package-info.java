@@ -1,0 +1,2 @@
+/** Accounts, and who is signed in. */
+package gavlin.web.account;

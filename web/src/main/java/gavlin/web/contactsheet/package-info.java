@@ -1,0 +1,2 @@
+/** The site's pictures as a contact sheet, and one picture with its words. */
+package gavlin.web.contactsheet;

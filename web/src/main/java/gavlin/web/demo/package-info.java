@@ -1,0 +1,2 @@
+/** Two made-up sites for an empty database on a loopback address. */
+package gavlin.web.demo;

@@ -1,0 +1,83 @@
+package gavlin.web.fit;
+
+import gavlin.core.brief.SlotSheet;
+import gavlin.core.fit.RenditionPlan;
+import gavlin.web.account.Viewer;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sites;
+import gavlin.web.store.FileStore;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Collects files that no decision needs any more. A rendition is needed while a fit that holds now plans it, at any density; everything
+ * else can be computed again. Bytes that neither a rendition nor a picture refers to go with it.
+ */
+@Component
+public class Housekeeping {
+    private static final Logger LOG = LoggerFactory.getLogger(Housekeeping.class);
+    /** A file is kept so long whatever becomes of its fit: undo and redo find it, and it may be about to be stored. */
+    private static final Duration GRACE = Duration.ofDays(7);
+
+    private static final Viewer EVERYWHERE = new Viewer(0, "Gavlin", true);
+
+    private final Sites sites;
+    private final Fits fits;
+    private final RenditionRepository renditions;
+    private final FileStore files;
+
+    Housekeeping(Sites sites, Fits fits, RenditionRepository renditions, FileStore files) {
+        this.sites = sites;
+        this.fits = fits;
+        this.renditions = renditions;
+        this.files = files;
+    }
+
+    @Scheduled(initialDelayString = "PT1H", fixedDelayString = "P1D")
+    void daily() {
+        collect(GRACE);
+    }
+
+    /** @return how many files went */
+    public int collect(Duration grace) {
+        Instant before = Instant.now().minus(grace);
+        List<String> old = renditions.keysMadeBefore(before);
+        if (!old.isEmpty()) {
+            Set<String> needed = needed();
+            renditions.deleteAllByIdInBatch(
+                    old.stream().filter(key -> !needed.contains(key)).toList());
+        }
+        int gone = files.collect(before);
+        if (gone > 0) {
+            LOG.info("{} files that no decision needs any more are gone", gone);
+        }
+        return gone;
+    }
+
+    private Set<String> needed() {
+        Set<String> keys = new HashSet<>();
+        for (OpenSite site : sites.openAll(EVERYWHERE)) {
+            Stream.concat(
+                            Stream.of(OpenSite.WHOLE_SITE),
+                            site.sheet().sections().stream().map(SlotSheet.Section::id))
+                    .flatMap(section -> fits.placed(site, section).stream())
+                    .forEach(fit -> fit.slot().brief().densities().forEach(density -> keys.add(key(fit, density))));
+        }
+        return keys;
+    }
+
+    private static String key(FitState fit, int density) {
+        RenditionPlan plan = density == 1
+                ? fit.plan()
+                : RenditionPlan.of(fit.slot(), fit.fit(), fit.picture().facts(), density);
+        return Renditions.key(fit.picture(), fit.slot(), plan);
+    }
+}

@@ -1,0 +1,70 @@
+package gavlin.web.fit;
+
+import gavlin.core.codec.PictureType;
+import gavlin.core.fit.Rendition;
+import gavlin.core.gauge.Measured;
+import gavlin.core.geometry.Size;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A finished file and what was measured on it, under the hash of everything that made it. */
+@Entity(name = "Rendition")
+@Immutable
+class RenditionRow {
+    private static final JsonMapper JSON = new JsonMapper();
+
+    @Id
+    @JdbcTypeCode(SqlTypes.CHAR)
+    private String renditionKey;
+
+    @JdbcTypeCode(SqlTypes.CHAR)
+    private String sha256;
+
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    private PictureType type;
+
+    private int width;
+    private int height;
+    private long bytes;
+    private double ssim;
+    private int transparentPixels;
+
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String tried;
+
+    private Instant madeAt;
+
+    protected RenditionRow() {}
+
+    RenditionRow(String key, String sha256, Rendition rendition) {
+        this.renditionKey = key;
+        this.sha256 = sha256;
+        this.type = rendition.type();
+        this.width = rendition.size().width();
+        this.height = rendition.size().height();
+        this.bytes = rendition.file().length;
+        this.ssim = rendition.ssim();
+        this.transparentPixels = rendition.transparentPixels();
+        this.tried = JSON.writeValueAsString(rendition.tried());
+        this.madeAt = Instant.now();
+    }
+
+    StoredRendition view() {
+        return new StoredRendition(
+                renditionKey,
+                sha256,
+                type,
+                new Size(width, height),
+                bytes,
+                new Measured(type, bytes, ssim, transparentPixels),
+                tried);
+    }
+}

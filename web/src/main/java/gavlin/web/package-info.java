@@ -1,0 +1,2 @@
+/** The application: a package for each feature. */
+package gavlin.web;

@@ -1,0 +1,35 @@
+package gavlin.web.picture;
+
+import gavlin.core.Require;
+import gavlin.core.codec.Embedded;
+
+/**
+ * What people say of a picture.
+ *
+ * @param description what it shows, for those who can't see it
+ * @param credit the line that must stand beside it
+ */
+public record Caption(String title, String description, String credit, String licence) {
+    /** Trims, and checks lengths: title 200, description 2000, credit 300, licence 200 characters. */
+    public Caption {
+        title = Require.text("title", title, 200);
+        description = Require.text("description", description, 2000);
+        credit = Require.text("credit", credit, 300);
+        licence = Require.text("licence", licence, 200);
+    }
+
+    public static final Caption NONE = new Caption("", "", "", "");
+
+    /** These words, and the file's own where they say nothing. */
+    Caption orThoseOf(Embedded file) {
+        return new Caption(
+                or(title, file.title(), 200),
+                or(description, file.description(), 2000),
+                or(credit, file.creditLine(), 300),
+                or(licence, file.licence(), 200));
+    }
+
+    private static String or(String said, String embedded, int longest) {
+        return !said.isEmpty() ? said : Embedded.line(embedded, longest);
+    }
+}

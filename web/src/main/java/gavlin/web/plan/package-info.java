@@ -1,0 +1,2 @@
+/** The Plan: the theme's pages to scale, and the list of slots. */
+package gavlin.web.plan;

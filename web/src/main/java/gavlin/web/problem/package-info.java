@@ -1,0 +1,2 @@
+/** Every failure's way out. */
+package gavlin.web.problem;

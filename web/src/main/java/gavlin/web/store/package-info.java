@@ -1,0 +1,2 @@
+/** Files in the database by what they are. */
+package gavlin.web.store;
