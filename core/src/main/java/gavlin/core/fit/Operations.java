@@ -3,6 +3,7 @@ package gavlin.core.fit;
 import gavlin.core.BadInput;
 import gavlin.core.backing.Backing;
 import gavlin.core.grow.Grow;
+import gavlin.core.line.Line;
 import gavlin.core.operation.Finish;
 import gavlin.core.operation.Operation;
 import gavlin.core.operation.OperationType;
@@ -19,7 +20,7 @@ import tools.jackson.databind.JsonNode;
 /** All operations, by their stage: the one place that names them. */
 public final class Operations {
     public static final List<OperationType<? extends Preparation>> PREPARE = List.of(Turn.TYPE, Grow.TYPE);
-    public static final List<OperationType<? extends Finish>> FINISH = List.of(Backing.TYPE);
+    public static final List<OperationType<? extends Finish>> FINISH = List.of(Backing.TYPE, Line.TYPE);
 
     private Operations() {}
 
