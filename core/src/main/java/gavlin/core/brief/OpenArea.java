@@ -27,6 +27,20 @@ public final class OpenArea {
         return largestOpen(covered, slot.box());
     }
 
+    /** The same of what is opaque alone: words may stand over a picture. */
+    public static Box<InSlot> uncovered(List<Showing> showings, Size slot) {
+        List<Box<InSlot>> covered = new ArrayList<>();
+        for (Showing showing : showings) {
+            List<Box<InSlot>> all = covered(showing, slot);
+            for (int i = 0; i < all.size(); i++) {
+                if (!showing.obstructions().get(i).words() && !all.get(i).isEmpty()) {
+                    covered.add(all.get(i));
+                }
+            }
+        }
+        return largestOpen(covered, slot.box());
+    }
+
     /**
      * What every showing shows whole at each of its widths, slot px: the slot without what a box of other proportions cuts away.
      * Empty when two showings have nothing in common.

@@ -62,7 +62,7 @@ public record RenditionPlan(
                 prepared,
                 framing,
                 fit.finish(),
-                new Surroundings(OpenArea.of(chosen.showings(), size), density),
+                new Surroundings(OpenArea.uncovered(chosen.showings(), size), density),
                 types,
                 brief.maxBytes(density),
                 possible ? fit.encoding() : null);

@@ -73,7 +73,7 @@ class LayerController {
         }
         Steps<Finish> over = over(read(finish));
         Surroundings around =
-                new Surroundings(OpenArea.of(desk.slot().inHeight(height).showings(), file), 1);
+                new Surroundings(OpenArea.uncovered(desk.slot().inHeight(height).showings(), file), 1);
         byte[] webp = work.run(HEAP_PER_PIXEL * file.pixels(), () -> {
             Pixels pixels = new Pixels(file, 4, new byte[(int) file.pixels() * 4]);
             for (Finish step : over.all()) {

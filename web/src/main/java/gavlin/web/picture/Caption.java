@@ -2,14 +2,15 @@ package gavlin.web.picture;
 
 import gavlin.core.Require;
 import gavlin.core.codec.Embedded;
+import java.io.Serializable;
 
 /**
- * What people say of a picture.
+ * What people say of a picture. Serializable, for what was typed and refused waits in the session for the next page.
  *
  * @param description what it shows, for those who can't see it
  * @param credit the line that must stand beside it
  */
-public record Caption(String title, String description, String credit, String licence) {
+public record Caption(String title, String description, String credit, String licence) implements Serializable {
     /** Trims, and checks lengths: title 200, description 2000, credit 300, licence 200 characters. */
     public Caption {
         title = Require.text("title", title, 200);
