@@ -25,38 +25,65 @@ final class BenchFigures {
     private static final int MOVES = 120;
     private static final int PAUSE_MS = 50; // between two of one hand's moves that are answered
 
-    private static final String SHEET = """
-            {"format":"slot-sheet/1","theme":{"name":"Figures"},"slots":[{"id":"front","name":"Front","kind":"banner",
-            "size":{"width":1920,"height":480},"types":["jpeg"],"weight":{"limit":300,"unit":"kB"},"rule":"cover","showings":[
+    /** One slot for each way to a file: one lossy type, two, and a photograph where PNG is allowed as well. */
+    private static final List<List<String>> TYPES =
+            List.of(List.of("jpeg"), List.of("jpeg", "webp"), List.of("png", "jpeg"));
+
+    private static final String SLOT = """
+            {"id":"%s","name":"Front","kind":"banner",
+            "size":{"width":1920,"height":480},"types":%s,"weight":{"limit":300,"unit":"kB"},"rule":"cover","showings":[
             {"id":"d","name":"Home","screen":{"width":1280},"box":{"width":1280,"height":320},"obstructions":[
              {"name":"bar","kind":"solid","box":{"x":0,"y":0,"width":1280,"height":64}}]},
-            {"id":"p","name":"Phone","screen":{"width":390},"box":{"width":390,"height":240}}]}]}""";
+            {"id":"p","name":"Phone","screen":{"width":390},"box":{"width":390,"height":240}}]}""";
     private static final String AREAS = """
             [{"name":"one","x":0.4,"y":0.3,"width":0.1,"height":0.1},{"name":"two","shape":"ellipse","x":0.6,"y":0.4,"width":0.1,"height":0.1}]""";
 
     private final GavlinClient api;
-    private final String bench;
+    private final String site;
     private final String picture;
 
-    private BenchFigures(GavlinClient api, String bench, String picture) {
+    private BenchFigures(GavlinClient api, String site, String picture) {
         this.api = api;
-        this.bench = bench;
+        this.site = site;
         this.picture = picture;
     }
 
     public static void main(String[] arguments) throws Exception {
         GavlinClient api = new GavlinClient(arguments[0]);
         String site = "bench-" + Long.toString(System.nanoTime(), 36);
-        api.send("POST", "/api/v1/sites", "{\"id\":\"" + site + "\",\"name\":\"Bench\",\"slotSheet\":" + SHEET + "}");
+        api.send("POST", "/api/v1/sites", "{\"id\":\"" + site + "\",\"name\":\"Bench\",\"slotSheet\":" + sheet() + "}");
         byte[] photograph = TestPhotograph.jpeg(new Size(6000, 4000), (int) System.nanoTime());
         String picture = api.upload(site, photograph, "Figures");
         api.send("PUT", "/api/v1/sites/" + site + "/pictures/" + picture + "/keep-areas", AREAS);
-        api.send("PUT", "/api/v1/sites/" + site + "/slots/front/fit", "{\"picture\":\"" + picture + "\"}");
-        BenchFigures figures = new BenchFigures(api, "/sites/" + site + "/slots/front/bench", picture);
+        for (List<String> types : TYPES) {
+            String slot = "/api/v1/sites/" + site + "/slots/" + id(types);
+            api.send("PUT", slot + "/fit", "{\"picture\":\"" + picture + "\"}");
+        }
+        BenchFigures figures = new BenchFigures(api, site, picture);
         System.out.println("The bench, 24 MP JPEG into 1920×480 under 300 kB");
         figures.opening();
-        figures.lettingGo(photograph);
-        figures.dragging();
+        for (List<String> types : TYPES) {
+            figures.lettingGo(types);
+        }
+        figures.besideAGeneralTool(photograph);
+        figures.dragging(1);
+        figures.dragging(PEOPLE);
+    }
+
+    private static String sheet() {
+        List<String> slots = TYPES.stream()
+                .map(types -> SLOT.formatted(id(types), "[\"" + String.join("\",\"", types) + "\"]"))
+                .toList();
+        return "{\"format\":\"slot-sheet/1\",\"theme\":{\"name\":\"Figures\"},\"slots\":[" + String.join(",", slots)
+                + "]}";
+    }
+
+    private static String id(List<String> types) {
+        return "front-" + String.join("-", types);
+    }
+
+    private String bench(List<String> types) {
+        return "/sites/" + site + "/slots/" + id(types) + "/bench";
     }
 
     /** The page with its pictures, as the browser asks for them. */
@@ -65,12 +92,13 @@ final class BenchFigures {
         double[] millis = new double[12];
         for (int i = 0; i < millis.length; i++) {
             long start = System.nanoTime();
-            String page = person.get(bench);
-            Matcher view = Pattern.compile("data-picture=\"([^\"]+)\"").matcher(page);
+            String page =
+                    person.get(bench(TYPES.get(0))).replace("&quot;", "\"").replace("&amp;", "&");
+            Matcher view = Pattern.compile("\"view\":\"([^\"]+)\"").matcher(page);
             if (!view.find()) {
                 throw new IOException("the bench shows no picture");
             }
-            person.get(view.group(1).replace("&amp;", "&"));
+            person.get(view.group(1));
             millis[i] = (System.nanoTime() - start) / 1e6;
         }
         print("opening: the page and the picture on it", millis);
@@ -78,8 +106,9 @@ final class BenchFigures {
     }
 
     /** Stored, rendered, weighed, its damage measured; each time another window. */
-    private void lettingGo(byte[] photograph) throws Exception {
+    private void lettingGo(List<String> types) throws Exception {
         Person person = new Person(api.address());
+        String bench = bench(types);
         person.get(bench);
         double[] millis = new double[15];
         for (int i = 0; i < millis.length + 3; i++) {
@@ -93,7 +122,13 @@ final class BenchFigures {
                 millis[i - 3] = (System.nanoTime() - start) / 1e6;
             }
         }
-        print("let go: stored, weight and damage exact", millis);
+        print("let go, " + String.join(" or ", types) + ": weight and damage exact", millis);
+    }
+
+    private void besideAGeneralTool(byte[] photograph) throws Exception {
+        Person person = new Person(api.address());
+        String bench = bench(TYPES.get(0));
+        person.get(bench);
         Workbench tools = Workbench.open();
         Path file = tools.write("bench-24mp.jpg", photograph);
         Figures figures = new Figures("The same rendition by a general tool, from the file")
@@ -118,9 +153,10 @@ final class BenchFigures {
     }
 
     /** Everybody moves the window, again and again, as soon as the last move is answered and a pause has passed. */
-    private void dragging() throws Exception {
+    private void dragging(int people) throws Exception {
+        String bench = bench(TYPES.get(0));
         List<Callable<double[]>> hands = new ArrayList<>();
-        for (int p = 0; p < PEOPLE; p++) {
+        for (int p = 0; p < people; p++) {
             Person person = new Person(api.address());
             person.get(bench);
             int from = 13 * p;
@@ -135,9 +171,9 @@ final class BenchFigures {
                 return millis;
             });
         }
-        ExecutorService together = Executors.newFixedThreadPool(PEOPLE);
+        ExecutorService together = Executors.newFixedThreadPool(people);
         try {
-            double[] all = new double[PEOPLE * MOVES];
+            double[] all = new double[people * MOVES];
             for (int warm = 0; warm < 2; warm++) {
                 int at = 0;
                 for (Future<double[]> hand : together.invokeAll(hands)) {
@@ -146,7 +182,7 @@ final class BenchFigures {
                     }
                 }
             }
-            print(PEOPLE + " people dragging at once: geometry, gauges", all);
+            print(people + " dragging at once: geometry, gauges", all);
         } finally {
             together.shutdownNow();
         }

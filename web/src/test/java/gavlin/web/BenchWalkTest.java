@@ -212,6 +212,91 @@ class BenchWalkTest extends BrowserWalk {
         assertTrue(stored("face").get("window").get("x").asDouble() < Double.parseDouble(centred));
     }
 
+    /** A letter is a letter while somebody writes, nothing while the hand draws, and a key only where keys are wanted. */
+    @Test
+    void letters_actOnlyWhereKeysAreMeant() {
+        signIn();
+        fresh("top");
+        openBench(page, "top");
+        page.locator("#table").focus();
+        page.keyboard().press("k");
+        Locator name = page.locator("#areas .area-name");
+        name.click();
+        name.press("Control+a");
+        page.keyboard().type("two kegs, bow");
+        page.keyboard().press("Tab");
+        assertThat(name).hasValue("two kegs, bow");
+        assertThat(page.locator("#areas li")).hasCount(1);
+        assertThat(page.locator("#best-answer")).isEmpty();
+        assertSaved(page);
+
+        page.locator("#new-area").click();
+        double[] from = at(0.3, 0.4);
+        page.mouse().move(from[0], from[1]);
+        page.mouse().down();
+        page.mouse().move(from[0] + 60, from[1] + 40);
+        page.keyboard().press("w");
+        page.keyboard().press("k");
+        assertThat(page.locator("#best-answer")).isEmpty();
+        page.keyboard().press("Escape");
+        page.mouse().up();
+        assertThat(page.locator("#areas li")).hasCount(1);
+
+        page.locator("#table").focus();
+        page.keyboard().press("?");
+        page.locator("#single-keys").uncheck();
+        page.locator("#keys button").click();
+        page.locator("#table").focus();
+        page.keyboard().press("k");
+        assertThat(page.locator("#areas li")).hasCount(1);
+        page.evaluate("localStorage.clear()");
+        page.keyboard().press("k");
+        assertThat(page.locator("#areas li")).hasCount(2);
+        assertSaved(page);
+    }
+
+    /** What somebody took away in one visit, anybody may bring back in another: with its name, where it was. */
+    @Test
+    void areaTakenAway_isBroughtBack_afterTheVisitIsOver() {
+        signIn();
+        fresh("top");
+        put(
+                "/pictures/" + picture + "/keep-areas",
+                "[{\"name\": \"the bell\", \"x\": 0.25, \"y\": 0.4, \"width\": 0.1, \"height\": 0.1}]");
+        openBench(page, "top");
+        page.locator("[aria-label='Remove the bell']").click();
+        assertThat(page.locator("#areas li")).hasCount(0);
+        assertSaved(page);
+        openBench(page, "top");
+        assertThat(page.locator("#areas li")).hasCount(0);
+        page.locator("#show-taken-away").click();
+        page.locator("[aria-label='Bring the bell back']").first().click();
+        assertThat(page.locator("#areas .area-name")).hasValue("the bell");
+        assertSaved(page);
+        JsonNode kept = gavlin.get("warden", "/api/v1" + SITE + "/pictures/" + picture + "/keep-areas")
+                .json()
+                .get("keepAreas");
+        assertEquals(0.25, kept.get(0).get("x").asDouble(), 1e-9);
+    }
+
+    /** Accepting stores first; who then takes somebody else's window has not accepted that. */
+    @Test
+    void theirs_whileAccepting_acceptsNothing() {
+        signIn();
+        fresh("top");
+        openBench(page, "top");
+        put(
+                "/slots/top/fit",
+                "{\"picture\": \"" + picture + "\", \"window\": {\"x\": 0, \"y\": 300, \"width\": 2000}}");
+        press(page, "Shift+ArrowUp", 1);
+        page.locator("#accept").click();
+        page.locator("#conflict button[value=theirs]").click();
+        assertThat(page.locator("#says")).containsText("Nothing is accepted yet");
+        assertThat(page.locator("#window-y")).hasValue("300");
+        assertTrue(!stored("top").get("accepted").asBoolean());
+        complaints.removeIf(c -> c.contains("409"));
+    }
+
     /** The second to store sees both, chooses, and nothing is lost. */
     @Test
     void twoOnOneSlot_theSecondChooses_andBothAreInTheHistory() {

@@ -89,6 +89,13 @@ class SheetsAndMovesTest {
                 .asString();
     }
 
+    private String pictureIn(String slot) {
+        return gavlin.get("warden", "/api/v1" + path("/slots/" + slot + "/fit"))
+                .json()
+                .get("picture")
+                .asString();
+    }
+
     @Test
     void sheet_readAndWrittenByAProgram_neverOverSomebodyUnseen() {
         Answer read = gavlin.get("warden", "/api/v1" + path("/slot-sheet"));
@@ -178,25 +185,31 @@ class SheetsAndMovesTest {
         warden.post(path("/moves/" + move + "/accept"), "");
         assertTrue(warden.get(path("/moves/" + move)).text().contains("The move can be undone whole."));
         assertEquals("crown", slotInUse());
-        assertEquals(
-                picture,
-                gavlin.get("warden", "/api/v1" + path("/slots/crown/fit"))
-                        .json()
-                        .get("picture")
-                        .asString());
+        assertEquals(picture, pictureIn("crown"));
         warden.post(path("/moves/" + move + "/accept"), "");
         assertTrue(warden.get(path("/moves/" + move)).text().contains("this move is"), "a second time is refused");
 
         warden.post(path("/moves/" + move + "/undo"), "");
         assertEquals("banner", slotInUse());
-        assertEquals(
-                picture,
-                gavlin.get("warden", "/api/v1" + path("/slots/banner/fit"))
-                        .json()
-                        .get("picture")
-                        .asString());
+        assertEquals(picture, pictureIn("banner"));
         warden.post(path("/moves/" + move + "/undo"), "");
         assertEquals("banner", slotInUse());
+    }
+
+    /** A section that the old theme hadn't, and in it a slot that takes over from none: nothing to carry there, and nothing goes wrong. */
+    @Test
+    void moveToAThemeWithMoreSections_carriesWhatThereIs() {
+        String sections = ",\"sections\":[{\"id\":\"news\",\"name\":\"News\"}]}";
+        String plain = sheet("New", "crown", 800, 200);
+        String slots = plain.replace("\"rule\":\"cover\"}]}", "\"rule\":\"cover\",\"sections\":\"may-override\"},")
+                + "{\"id\":\"badge\",\"name\":\"Badge\",\"kind\":\"icon\",\"size\":{\"width\":64,\"height\":64},"
+                + "\"types\":[\"png\"],\"rule\":\"contain\",\"sections\":\"may-override\"}]";
+        String move = number(warden.post(path("/moves"), "to=" + number(addSheet(slots + sections))));
+        warden.post(path("/moves/" + move + "/match"), "slot=badge&from=");
+        assertEquals(200, warden.get(path("/moves/" + move)).status());
+        warden.post(path("/moves/" + move + "/accept"), "");
+        assertEquals("crown", slotInUse());
+        assertEquals(picture, pictureIn("crown"));
     }
 
     @Test

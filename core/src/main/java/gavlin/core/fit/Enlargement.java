@@ -11,10 +11,12 @@ public enum Enlargement {
     private static final double SOFT_DETAIL = 0.8;
     /** Rounding of a box on a page to whole px is no enlarging. */
     private static final double ROUNDING = 1.02;
+    /** What doubles lose on the way from a zoom to a window and back. */
+    private static final double HAIR = 1e-9;
 
     /** @param detail px of the picture for each one wanted */
     public static Enlargement of(double detail) {
-        return detail >= 1 ? NONE : detail >= SOFT_DETAIL ? SOFT : BLURRED;
+        return detail >= 1 - HAIR ? NONE : detail >= SOFT_DETAIL - HAIR ? SOFT : BLURRED;
     }
 
     /** Of a finished file in a box on a page. @param scale CSS px for each of the file's */

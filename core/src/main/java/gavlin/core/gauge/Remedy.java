@@ -1,6 +1,7 @@
 package gavlin.core.gauge;
 
 import java.util.Locale;
+import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -12,6 +13,8 @@ import tools.jackson.databind.node.ObjectNode;
  * @param go where else, as {@link Place#word()}, or null
  */
 public record Remedy(String id, String says, String costs, ObjectNode patch, String go) {
+    private static final JsonMapper JSON = JsonMapper.shared();
+
     /** Where a person is led. */
     public enum Place {
         /** The site's pictures, as each would be seen in the slot. */
@@ -32,10 +35,7 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
 
     static Remedy change(String id, String says, String costs, String stage, String member, Object value) {
         ObjectNode patch = JsonNodeFactory.instance.objectNode();
-        patch.putObject(stage)
-                .set(
-                        member,
-                        value == null ? JsonNodeFactory.instance.nullNode() : JsonNodeFactory.instance.pojoNode(value));
+        patch.putObject(stage).set(member, JSON.valueToTree(value));
         return new Remedy(id, says, costs, patch, null);
     }
 

@@ -28,13 +28,15 @@ final class TypeGauge implements Gauge {
         PictureType wanted = subject.fit().wantedType();
         List<PictureType> usable = subject.brief().usableTypes();
         String label = wanted == null ? null : wanted.label();
+        if (usable.isEmpty()) {
+            String says = subject.brief().types().stream().anyMatch(PictureType::canBeWritten)
+                    ? allowed + " can't hold the transparency that the slot asks."
+                    : "Gavlin does not write " + allowed + ".";
+            return Reading.of(this, label, allowed, "", Verdict.FAILS, says).with(Remedy.brief("Allow another type"));
+        }
         if (wanted != null && !usable.contains(wanted)) {
             String says = "The slot does not take " + label + ": it takes " + allowed + ".";
             return Reading.of(this, label, allowed, "", Verdict.FAILS, says).with(Remedy.anyType("Let Gavlin choose"));
-        }
-        if (usable.isEmpty()) {
-            String says = "Gavlin does not write " + allowed + ".";
-            return Reading.of(this, label, allowed, "", Verdict.FAILS, says).with(Remedy.brief("Allow another type"));
         }
         String says = wanted == null
                 ? "None of the types allowed (" + allowed + ") can hold transparency."

@@ -140,12 +140,17 @@ class GaugesTest {
     }
 
     private static Slot slot(String size, Transparency transparency, Rule rule, PictureType type) {
+        return slot(size, transparency, rule, List.of(type));
+    }
+
+    /** Under 100 kB. */
+    static Slot slot(String size, Transparency transparency, Rule rule, List<PictureType> types) {
         Brief brief = new Brief(
                 Size.parse(size),
                 null,
                 Size.MAX,
                 List.of(1),
-                List.of(type),
+                types,
                 transparency,
                 new WeightLimit(100, WeightLimit.Unit.kB, java.util.Map.of()),
                 rule,

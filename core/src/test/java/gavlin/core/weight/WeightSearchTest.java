@@ -16,6 +16,7 @@ import gavlin.core.weight.WeightSearch.Request;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -77,6 +78,44 @@ class WeightSearchTest {
         Pixels read = PictureReader.pixels(outcome.file());
         int clear = MARK.transparentPixels();
         assertEquals(clear, read.transparentPixels(), clear * 0.01, "transparency is kept");
+    }
+
+    /** A photograph beside which JPEG is allowed is no work for PNG: it is not even tried, and the file is the one without it. */
+    @Test
+    void photograph_wherePngIsAllowedToo_isSearchedAsIfItWereNot() {
+        Outcome both = search(PHOTO, 40_000, PictureType.PNG, PictureType.JPEG);
+        assertTrue(
+                both.tried().stream().noneMatch(c -> c.type() == PictureType.PNG),
+                both.tried().toString());
+        assertArrayEquals(search(PHOTO, 40_000, PictureType.JPEG).file(), both.file());
+        assertEquals(
+                PictureType.PNG,
+                search(PHOTO, 400_000, PictureType.PNG).chosen().type(),
+                "alone it has to do");
+    }
+
+    @Test
+    void artwork_wherePngIsAllowedToo_staysExact() {
+        Size size = Size.parse("400x300");
+        byte[] samples = Reference.constant(size, 3, 0x17313a).samples();
+        for (int i = 0; i < size.pixels(); i++) {
+            if (i % 400 > i / 400) {
+                Reference.put(samples, 3 * i, 3, 0xf4c95d);
+            }
+        }
+        Outcome outcome = search(new Pixels(size, 3, samples), 40_000, PictureType.PNG, PictureType.JPEG);
+        assertEquals(PictureType.PNG, outcome.chosen().type(), outcome.tried().toString());
+        assertArrayEquals(samples, PictureReader.pixels(outcome.file()).samples());
+    }
+
+    /** Nobody waits for the answer any more: no encode is begun after that. */
+    @Test
+    void supersededSearch_stopsBetweenTwoEncodes() {
+        AtomicInteger asked = new AtomicInteger();
+        Request request =
+                new Request(PHOTO, List.of(PictureType.JPEG), 20_000, Tags.NONE, () -> asked.incrementAndGet() > 2);
+        assertThrows(Superseded.class, () -> WeightSearch.search(request));
+        assertTrue(asked.get() <= 4, "stopped by then, whichever of two side by side it is that asks");
     }
 
     @Test

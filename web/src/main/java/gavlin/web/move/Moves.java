@@ -169,7 +169,9 @@ class Moves {
         for (Slot slot : to.sheet().slots()) {
             String source = matching.get(slot.id());
             for (String section : to.overrides(slot) ? sectionsOf(to) : List.of(OpenSite.WHOLE_SITE)) {
-                List<FitState> there = old.getOrDefault(section, Map.of()).getOrDefault(source, List.of());
+                List<FitState> there = source == null || !old.containsKey(section)
+                        ? List.of()
+                        : old.get(section).getOrDefault(source, List.of());
                 int most = slot.set() == null ? 1 : slot.set().most();
                 for (int i = 0; i < Math.min(most, there.size()); i++) {
                     carried.add(carry(to, there.get(i), new Place(slot, section, i)));
