@@ -153,6 +153,18 @@ test("keeping theirs accepts theirs or nothing: mine is set aside, and whoever w
   assert.ok(!isDirty(b.state));
 });
 
+test("a line that breaks in the middle of a conflict has saved nothing, and the choice comes again", async () => {
+  const answers = { "POST /fit": ({ base }) => (base === 5 ? look({ revision: 6, base: 6 }) : refusal(409)), "GET /stored": refusal(0, "no answer") };
+  const b = bench(answers);
+  b.move(7);
+  assert.equal(await b.saver.store(), "waiting");
+  assert.ok(isDirty(b.state));
+  answers["GET /stored"] = look({ revision: 5, base: 5 });
+  await b.wait();
+  assert.ok(!isDirty(b.state));
+  assert.equal(b.asked.at(-1).body.change.window.x, 7);
+});
+
 test("what the hand does while storing is stored after it", async () => {
   let revision = 1;
   const b = bench({ "POST /fit": () => { if (revision === 1) { b.move(2); } return look({ revision: ++revision, base: revision }); } });

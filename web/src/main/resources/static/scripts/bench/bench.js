@@ -314,10 +314,11 @@ function start(first) {
   }
 
   createDrag(table, element, () => ({ size: state.look.prepared, window: windowOf(state).window, areas: areasOf(state), focal: focalOf(state), tool: state.tool, mayEdit: mayChange }), {
-    moveWindow: (to) => { isDragging = true; dispatch({ type: "select", id: null }); moveWindow(to); },
-    moveFocal: (at) => { isDragging = true; dispatch({ type: "select", id: null }); moveFocal(at); },
+    begin: () => { isDragging = true; },
+    moveWindow: (to) => { dispatch({ type: "select", id: null }); moveWindow(to); },
+    moveFocal: (at) => { dispatch({ type: "select", id: null }); moveFocal(at); },
     select: (id) => dispatch({ type: "select", id }),
-    beginArea: (id) => { isDragging = true; dispatch({ type: "hold", id }); },
+    beginArea: (id) => dispatch({ type: "hold", id }),
     moveArea: (id, box) => editAreas({ type: "putArea", area: { ...areasOf(state).find((area) => area.id === id), box }, remember: false }),
     newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); editAreas({ type: "newArea", box }); },
     level: (from, to) => { dispatch({ type: "takeTool", tool: state.tool }); change({ level: { from, to } }); },

@@ -8,7 +8,7 @@ const NEAR = 7;
  * tool is chosen (a new area, a line along the horizon) the next stroke is the tool's.
  *
  * @param current gives { size, window, areas, focal, tool, mayEdit } as they are drawn
- * @param hands what is called: moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), letGo
+ * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), letGo
  */
 export function createDrag(table, element, current, hands) {
   element.addEventListener("pointerdown", (event) => {
@@ -20,6 +20,7 @@ export function createDrag(table, element, current, hands) {
       return;
     }
     event.preventDefault();
+    hands.begin();
     element.focus({ preventScroll: true });
     element.setPointerCapture(event.pointerId);
     const listening = new AbortController();
@@ -112,15 +113,18 @@ export function createDrag(table, element, current, hands) {
     table.guide.setAttribute("d", lines.join(""));
   }
 
-  /** A stroke over the picture: a new area's box, or a line. */
+  /** A stroke over the picture: a new area's box, or a line. Nothing comes of it when the tool is put away meanwhile. */
   function stroke(start, tool) {
     const at = table.view();
     const screen = ({ x, y }) => `${at.x + x * at.scale} ${at.y + y * at.scale}`;
     return {
       move(now) {
-        table.guide.setAttribute("d", tool === "horizon" ? `M${screen(start)}L${screen(now)}` : `M${screen(start)}H${at.x + now.x * at.scale}V${at.y + now.y * at.scale}H${at.x + start.x * at.scale}Z`);
+        table.guide.setAttribute("d", current().tool !== tool ? "" : tool === "horizon" ? `M${screen(start)}L${screen(now)}` : `M${screen(start)}H${at.x + now.x * at.scale}V${at.y + now.y * at.scale}H${at.x + start.x * at.scale}Z`);
       },
       end(now) {
+        if (current().tool !== tool) {
+          return;
+        }
         if (tool === "horizon") {
           hands.level(start, now);
         } else {

@@ -51,7 +51,9 @@ export function createSaver({ get, dispatch, send, urls, chooseBetween, tell, la
         // Whatever came meanwhile has its turn.
       }
     } catch (error) {
-      tell(error); // a fault of ours must not end the saving for good
+      outcome = "waiting"; // whoever waits must not take it for saved
+      dispatch({ type: "askFailed" });
+      tell(error); // a fault of ours, or of the line, must not end the saving for good
       again();
     }
   }
