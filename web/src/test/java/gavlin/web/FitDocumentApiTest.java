@@ -390,7 +390,7 @@ class FitDocumentApiTest {
                 "{\"id\":\"huge\",\"name\":\"Huge\",\"slotSheet\":{\"format\":\"slot-sheet/1\",\"theme\":{\"name\":\"T\"},\"slots\":[{\"id\":\"a\",\"name\":\"A\",\"kind\":\"banner\",\"types\":[\"jpeg\"],"
                         + members + "}]}}");
         assertEquals(422, answer.status(), answer.text());
-        assertTrue(answer.text().contains("at most 16 megapixels"), answer.text());
+        assertTrue(answer.text().contains("at most 9 megapixels"), answer.text());
         assertEquals("/slots/0/size", answer.json().at("/faults/0/pointer").asString(), answer.text());
     }
 }

@@ -27,7 +27,7 @@ public record Brief(
         Rule rule,
         Shape shape) {
     /** Of a file at its highest density: what one machine of 1 GB of heap makes without others waiting for long. */
-    public static final long MOST_PIXELS = 16_000_000;
+    public static final long MOST_PIXELS = 9_000_000;
 
     public enum Transparency {
         REQUIRED,

@@ -65,6 +65,18 @@ public final class SlotSheetReader {
 
     /** @throws SlotSheetFaults with every fault and its place */
     public static SlotSheet read(String json) {
+        return read(json, true);
+    }
+
+    /**
+     * One that was without fault when it was stored. A limit that came later doesn't make a site unreadable: what is too large is refused when
+     * its file is to be made.
+     */
+    public static SlotSheet readStored(String json) {
+        return read(json, false);
+    }
+
+    private static SlotSheet read(String json, boolean withLimits) {
         if (json.length() > MAX_BYTES) {
             throw fault("", "is larger than " + MAX_BYTES + " bytes");
         }
@@ -83,7 +95,11 @@ public final class SlotSheetReader {
                         (a, b) -> a + ", or " + b));
         List<Fault> faults = new ArrayList<>();
         found.forEach((pointer, says) -> faults.add(new Fault(pointer, says)));
-        new SlotSheetCheck(sheet, faults).run();
+        SlotSheetCheck check = new SlotSheetCheck(sheet, faults);
+        check.run();
+        if (withLimits) {
+            check.limits();
+        }
         if (!faults.isEmpty()) {
             throw new SlotSheetFaults(faults);
         }

@@ -57,6 +57,16 @@ class SlotSheetReaderTest {
         assertTrue(faults.stream().anyMatch(f -> f.pointer().equals(pointer)), faults.toString());
     }
 
+    /** Stored before there was the limit, it must still open: its slot is told when a file is to be made. */
+    @Test
+    void slotOfTooManyPixels_isAFaultOfANewSheet_andOpensWhenItIsStored() {
+        String huge = SHEET.replaceFirst("\"width\": *1920, *\"height\": *480", "\"width\": 16384, \"height\": 16384");
+        assertEquals("/slots/0/size", faults(huge).get(0).pointer());
+        assertEquals(
+                Size.parse("16384x16384"),
+                SlotSheetReader.readStored(huge).slots().get(0).brief().size());
+    }
+
     @Test
     void manyFaults_areReportedTogether() {
         List<Fault> faults = faults(SHEET.replace("\"width\": 1920", "\"width\": -1")

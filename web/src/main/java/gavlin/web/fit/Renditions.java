@@ -34,7 +34,7 @@ public class Renditions {
      * Bytes of heap for a pixel of a file while it is made: the pixels, what its candidates' encoders and decoders hold, two at a time, and the
      * planes that likeness is measured on. Measured by {@code ./gavlin bench}.
      */
-    private static final long HEAP_PER_PIXEL = 40;
+    private static final long HEAP_PER_PIXEL = 80;
 
     private final RenditionRepository renditions;
     private final WorkingPictures working;

@@ -50,7 +50,7 @@ public class Sheets {
     @Transactional(readOnly = true)
     public OpenSite open(OpenSite site, long id) {
         StoredSheet stored = sheets.findByIdAndSiteId(id, site.id()).orElseThrow(() -> unknown(id));
-        SlotSheet sheet = SlotSheetReader.read(current(stored).json());
+        SlotSheet sheet = SlotSheetReader.readStored(current(stored).json());
         return new OpenSite(
                 site.id(),
                 site.name(),
@@ -186,7 +186,7 @@ public class Sheets {
                 sheet.id(),
                 sheet.revision(),
                 current.json(),
-                SlotSheetReader.read(current.json()),
+                SlotSheetReader.readStored(current.json()),
                 current.madeBy(),
                 current.madeAt(),
                 sheet.id() == site.sheetId());

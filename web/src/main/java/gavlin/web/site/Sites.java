@@ -125,7 +125,7 @@ public class Sites {
                     .findBySheetIdAndRevision(stored.id(), stored.revision())
                     .orElseThrow(() -> new IllegalStateException("a slot sheet's present revision is missing"))
                     .json();
-            known = new ParsedSheet(stored.revision(), SlotSheetReader.read(json));
+            known = new ParsedSheet(stored.revision(), SlotSheetReader.readStored(json));
             parsed.put(stored.id(), known);
         }
         return known.sheet;
