@@ -62,7 +62,7 @@ public class KernelFigures {
     public void decode() throws IOException {
         byte[] file = TestPhotograph.jpeg(new Size(6000, 4000), 7);
         Header header = PictureReader.inspect(file, Limits.DEFAULT);
-        plain = Workbench.cover(header.upright(), OUT.label());
+        plain = Workbench.cover(header.upright(), "1920x480");
         picture = PictureReader.decodeFor(file, header, Workbench.open().folder(), List.of(plain));
         Prepared turn = Prepared.asIs(picture.size()).with(new Turn(false, 2.5));
         turned = turn.of(picture);

@@ -176,7 +176,9 @@ class SheetsAndMovesTest {
         String to = number(addSheet(sheet("New", "crown", 800, 200)));
         String move = number(warden.post(path("/moves"), "to=" + to));
         assertEquals("banner", slotInUse());
-        assertTrue(warden.get(path("/moves/" + move)).text().contains("value=\"banner\""), "the banner takes over");
+        String proposal = warden.get(path("/moves/" + move)).text();
+        assertTrue(proposal.contains("value=\"banner\""), "the banner takes over");
+        assertTrue(proposal.contains("class=\"v fits\""), "nothing stands against it, though no file is made yet");
 
         Answer measured = warden.post(path("/moves/" + move + "/measure"), "slot=crown&index=0");
         assertEquals("fits", measured.json().get("state").asString(), measured.text());

@@ -24,4 +24,9 @@ public enum Verdict {
     public boolean isNoObstacle() {
         return this == FITS || this == UNMEASURED;
     }
+
+    /** Where many are looked over before any file is made: what is only not measured yet counts as what fits. */
+    public Verdict asFarAsKnown() {
+        return isNoObstacle() ? FITS : this;
+    }
 }

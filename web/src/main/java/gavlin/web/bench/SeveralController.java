@@ -141,7 +141,7 @@ class SeveralController {
                 entry.slot().brief().sizeLabel(),
                 here != null ? entry.benchHref(here) : withPicture(entry.benchHref(null), picture),
                 shown == null ? null : Thumbnail.of(site, shown),
-                verdict.isNoObstacle() ? Verdict.FITS : verdict,
+                verdict.asFarAsKnown(),
                 shown == null ? says : FitState.worstOf(shown.gauges()),
                 now(entry, here),
                 here != null,

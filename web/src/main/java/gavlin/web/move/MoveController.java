@@ -226,7 +226,7 @@ class MoveController {
                 one.from().picture().label(),
                 one.place().section().isEmpty() ? "" : section(to, one.place().section()),
                 look == null ? null : Thumbnail.of(to, look),
-                FitState.wordFor(one.verdict()),
+                one.verdict().asFarAsKnown().word(),
                 one.outcome(),
                 one.says(),
                 look == null || look.rendition() != null || look.plan().types().isEmpty());
