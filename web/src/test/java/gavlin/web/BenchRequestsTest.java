@@ -171,6 +171,29 @@ class BenchRequestsTest {
         assertFalse(held.get("why").asString().isEmpty());
     }
 
+    /** What lies under the menu at the picture's own edge is seen when that edge is grown: the offer's window is drawn where it is, beyond it. */
+    @Test
+    void offerThatGrowsAnEdge_isOutlinedOnThePictureAsItIs() {
+        String question = "{\"fit\":" + fit("\"window\":{\"x\":0,\"y\":900,\"width\":2000}")
+                + ",\"keepAreas\":{\"focal\":{\"x\":1000,\"y\":750},\"put\":[" + AREA.replace("\"y\":75", "\"y\":10")
+                + "]},\"lock\":[]}";
+        JsonNode best = warden.json("POST", BENCH + "/best", question).json();
+        JsonNode grown = StreamSupport.stream(best.get("offers").spliterator(), false)
+                .filter(offer -> offer.at("/look/fit/prepare/grow/top").asInt(0) > 0)
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(best.toString()));
+        int top = grown.at("/look/fit/prepare/grow/top").asInt();
+        assertEquals(
+                grown.at("/look/window/y").asDouble() - top,
+                grown.at("/outline/y").asDouble(),
+                1e-6);
+        assertEquals(
+                grown.at("/look/window/width").asDouble(),
+                grown.at("/outline/width").asDouble(),
+                1e-6);
+        assertTrue(grown.at("/outline/y").asDouble() < 0, grown.toString());
+    }
+
     @Test
     void twoWhoStore_theSecondIsTold_andTheirsStays() {
         int base = stored().get("revision").asInt();

@@ -158,17 +158,19 @@ class BenchRequests {
     }
 
     /**
+     * @param outline its window on the picture as it is prepared now
      * @param says what came of it
      * @param why why not everything can be seen; empty when it can
      */
-    record BestReply(BenchLook look, String says, String why, List<Offered> offers) {}
+    record BestReply(BenchLook look, Box<InPrepared> outline, String says, String why, List<Offered> offers) {}
 
     /**
      * A remedy.
      *
      * @param look as it is when it is taken; null where it is another picture
+     * @param outline its window on the picture as it is prepared now, which may end before it does; null likewise
      */
-    record Offered(String id, String says, BenchLook look) {}
+    record Offered(String id, String says, BenchLook look, Box<InPrepared> outline) {}
 
     /** The best window for what must be seen. Nothing is stored. */
     @PostMapping("/best")
@@ -178,6 +180,7 @@ class BenchRequests {
         FitState then = proposals.look(desk.site(), desk.place(), present.picture(), best.fit());
         return new BestReply(
                 BenchLook.of(desk.site(), then),
+                outline(then, present),
                 says(present, then),
                 best.shortfall() == null ? "" : best.shortfall().says(),
                 best.shortfall() == null
@@ -188,14 +191,24 @@ class BenchRequests {
     }
 
     private Offered offered(Desk desk, FitState present, BestWindow best, Offer offer) {
-        BenchLook look = offer.picture() != null
+        FitState then = offer.picture() != null
                 ? null
-                : BenchLook.of(
-                        desk.site(),
-                        proposals.look(desk.site(), desk.place(), present.picture(), best.taking(offer, present)));
+                : proposals.look(desk.site(), desk.place(), present.picture(), best.taking(offer, present));
         Integer height = best.fit().frame().height();
         boolean other = height != null && !height.equals(present.fit().frame().height()) && offer.height() == null;
-        return new Offered(offer.id(), other ? offer.says() + ", " + height + " px high" : offer.says(), look);
+        return new Offered(
+                offer.id(),
+                other ? offer.says() + ", " + height + " px high" : offer.says(),
+                then == null ? null : BenchLook.of(desk.site(), then),
+                then == null ? null : outline(then, present));
+    }
+
+    /** The window of one state, on the picture as another has it prepared. */
+    private static Box<InPrepared> outline(FitState of, FitState on) {
+        Prepared its = of.plan().prepared();
+        Prepared shown = on.plan().prepared();
+        Box<InPrepared> window = of.plan().framing().window();
+        return its.steps().equals(shown.steps()) ? window : shown.toPrepared(its.toPicture(window));
     }
 
     private static String says(FitState present, FitState then) {

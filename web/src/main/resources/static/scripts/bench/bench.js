@@ -202,11 +202,11 @@ function start(first) {
   }
 
   /** How it would be seen; null for how it is. */
-  function preview(other) {
+  function preview(other, window) {
     isPreviewing = other !== null;
     by("showings").classList.toggle("considered", isPreviewing);
     drawShowings(by("showings"), other ?? state.look);
-    table.drawOthers(other ? [{ name: "as it would be", window: other.window }] : []);
+    table.drawOthers(other ? [{ name: "as it would be", window }] : []);
   }
 
   function highlight(outline) {

@@ -3,7 +3,7 @@
  * it comes to is previewed while it is pointed at or has the keyboard, and taken when it is pressed.
  *
  * @param ask gives the server's reply, later
- * @param preview called with a look that is only considered, or with null when none is
+ * @param preview called with a look that is only considered and the outline of its window here, or with null when none is
  * @param take called with the look that is taken
  */
 export function createBest(panel, { ask, preview, take, anotherPicture, say }) {
@@ -17,15 +17,15 @@ export function createBest(panel, { ask, preview, take, anotherPicture, say }) {
     }
   }
 
-  function show({ look, says, why, offers }) {
-    const best = option("Take this window", look);
+  function show({ look, outline, says, why, offers }) {
+    const best = option("Take this window", look, outline);
     best.classList.add("first");
     const first = element("div", "row", "");
     first.append(best, button("Leave it as it is", close));
     const parts = [element("p", "", why || says), ...(why ? [element("p", "soft", says)] : []), first];
     if (offers.length > 0) {
       const others = element("div", "row", "");
-      others.append(element("span", "soft", "Any of these would do:"), ...offers.map((offer) => (offer.look ? option(offer.says, offer.look) : button(offer.says, anotherPicture))));
+      others.append(element("span", "soft", "Any of these would do:"), ...offers.map((offer) => (offer.look ? option(offer.says, offer.look, offer.outline) : button(offer.says, anotherPicture))));
       parts.push(others);
     }
     panel.replaceChildren(...parts);
@@ -33,13 +33,13 @@ export function createBest(panel, { ask, preview, take, anotherPicture, say }) {
     best.focus();
   }
 
-  function option(words, look) {
+  function option(words, look, outline) {
     const offer = button(words, () => {
       close();
       take(look);
     });
-    offer.addEventListener("pointerenter", () => preview(look));
-    offer.addEventListener("focus", () => preview(look));
+    offer.addEventListener("pointerenter", () => preview(look, outline));
+    offer.addEventListener("focus", () => preview(look, outline));
     return offer;
   }
 
