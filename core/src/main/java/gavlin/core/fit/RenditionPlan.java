@@ -37,9 +37,6 @@ public record RenditionPlan(
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
     public static final int CORE_VERSION = 3;
 
-    /** Of a file: more is not made. A slot of more is a fault of its sheet. */
-    public static final long MOST_PIXELS = Brief.MOST_PIXELS;
-
     /**
      * @param density 1 for the brief's own pixels, 2 for twice as many in each direction
      * @throws gavlin.core.BadInput when a ratio-only brief has no size inside so small a picture

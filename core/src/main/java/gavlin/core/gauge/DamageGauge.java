@@ -1,5 +1,6 @@
 package gavlin.core.gauge;
 
+import gavlin.core.weight.Ssim;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -7,8 +8,6 @@ import java.util.List;
 final class DamageGauge implements Gauge {
     /** Below this, damage shows: the floor of a rendition. */
     private static final double LEAST_SSIM = 0.90;
-    /** From here on it is not seen. */
-    private static final double SOUND_SSIM = 0.95;
 
     @Override
     public String id() {
@@ -21,7 +20,7 @@ final class DamageGauge implements Gauge {
             return Reading.of(this, null, LEAST_SSIM, "SSIM", Verdict.UNMEASURED, "Not measured yet.");
         }
         double ssim = subject.measured().ssim();
-        Verdict verdict = ssim >= SOUND_SSIM ? Verdict.FITS : ssim >= LEAST_SSIM ? Verdict.LOOK : Verdict.FAILS;
+        Verdict verdict = ssim >= Ssim.SOUND ? Verdict.FITS : ssim >= LEAST_SSIM ? Verdict.LOOK : Verdict.FAILS;
         String says = switch (verdict) {
             case FITS -> "Compression does not show.";
             case LOOK -> "Compression may show: look at it at actual size.";

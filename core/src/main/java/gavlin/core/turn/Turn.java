@@ -13,6 +13,7 @@ import gavlin.core.raster.Renderable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 
 /**
  * A picture mirrored left to right and straightened by some degrees, cut to the largest upright rectangle of its own proportions that
@@ -91,13 +92,22 @@ public record Turn(boolean flipped, double degrees) implements Preparation {
     /** Where a point of the turned picture lies in the picture itself; px of each. */
     @Override
     public Point<InPrepared> back(Size picture, Point<InPrepared> point) {
+        return backOn(picture).apply(point);
+    }
+
+    /** The same for many points: what does not depend on the point is computed once. */
+    UnaryOperator<Point<InPrepared>> backOn(Size picture) {
         Size turned = of(picture);
         double a = Math.toRadians(degrees);
-        double dx = point.x() - turned.width() / 2.0;
-        double dy = point.y() - turned.height() / 2.0;
-        double px = dx * Math.cos(a) + dy * Math.sin(a);
-        double py = -dx * Math.sin(a) + dy * Math.cos(a);
-        return new Point<>(picture.width() / 2.0 + (flipped ? -px : px), picture.height() / 2.0 + py);
+        double cos = Math.cos(a);
+        double sin = Math.sin(a);
+        return point -> {
+            double dx = point.x() - turned.width() / 2.0;
+            double dy = point.y() - turned.height() / 2.0;
+            double px = dx * cos + dy * sin;
+            double py = -dx * sin + dy * cos;
+            return new Point<>(picture.width() / 2.0 + (flipped ? -px : px), picture.height() / 2.0 + py);
+        };
     }
 
     /** Where a point of the picture lies in the turned one; px of each. */

@@ -8,6 +8,9 @@ import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
+import java.util.Arrays;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * Renders a window of a turned picture. The part of the picture under it is first resampled upright, to twice the wanted density where it
@@ -95,22 +98,23 @@ final class TurnedRendering {
         Size size = new Size((int) Math.max(1, Math.ceil(source.width() * density)), (int)
                 Math.max(1, Math.ceil(source.height() * density)));
         Pixels upright = picture.render(new Framing<>(source, size.box()), size);
-        Reader reader = new Reader(upright, channels);
         double acrossPx = size.width() / source.width();
         double downPx = size.height() / source.height();
-        double[] sum = new double[4];
-        for (int y = from; y < from + rows; y++) {
+        UnaryOperator<Point<InPrepared>> back = turn.backOn(picture.size());
+        IntStream.range(from, from + rows).parallel().forEach(y -> {
+            Reader reader = new Reader(upright, channels);
+            double[] sum = new double[4];
             for (int x = 0; x < out.width(); x++) {
-                java.util.Arrays.fill(sum, 0);
+                Arrays.fill(sum, 0);
                 for (int i = 0; i < 4; i++) {
                     double tx = window.x() + (x + 0.25 + i % 2 * 0.5) * window.width() / out.width();
                     double ty = window.y() + (y + 0.25 + i / 2 * 0.5) * window.height() / out.height();
-                    Point<InPrepared> at = turn.back(picture.size(), new Point<>(tx, ty));
+                    Point<InPrepared> at = back.apply(new Point<>(tx, ty));
                     reader.add((at.x() - source.x()) * acrossPx - 0.5, (at.y() - source.y()) * downPx - 0.5, sum);
                 }
                 write(sum, (y * out.width() + x) * channels);
             }
-        }
+        });
     }
 
     private void write(double[] sum, int at) {

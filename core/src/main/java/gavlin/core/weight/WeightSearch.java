@@ -39,8 +39,6 @@ public final class WeightSearch {
     private static final double PHOTOGRAPH = 0.25;
     /** Of portraits and icons: a photograph this small is soon packed without loss, and may keep its limit so. */
     private static final long SMALL = 60_000;
-    /** From here on damage is not seen, as the gauge has it: a lighter file then looks the same as a palette. */
-    private static final double SOUND_SSIM = 0.95;
     /** So many times over the limit, losslessly, artwork may still fit with fewer colours. */
     private static final double HOPELESS = 3;
     /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
@@ -155,7 +153,7 @@ public final class WeightSearch {
         if (aKeeps && palette(a) != palette(b)) {
             Measured lossy = palette(a) ? b : a;
             Measured palette = palette(a) ? a : b;
-            if (lossy.candidate.ssim() >= SOUND_SSIM && lossy.file.length <= palette.file.length) {
+            if (lossy.candidate.ssim() >= Ssim.SOUND && lossy.file.length <= palette.file.length) {
                 return lossy == a;
             }
         }

@@ -1,11 +1,11 @@
 package gavlin.web.fit;
 
 import gavlin.core.BadInput;
+import gavlin.core.brief.Brief;
 import gavlin.core.brief.OpenArea;
 import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.fit.Operations;
-import gavlin.core.fit.RenditionPlan;
 import gavlin.core.geometry.Size;
 import gavlin.core.operation.Finish;
 import gavlin.core.operation.Steps;
@@ -68,8 +68,8 @@ class LayerController {
             @RequestParam String finish,
             @RequestParam(required = false) Integer height) {
         Size file = Size.parse(size);
-        if (file.pixels() > RenditionPlan.MOST_PIXELS) {
-            throw new BadInput("size", "size must be at most " + RenditionPlan.MOST_PIXELS + " px in all, was " + size);
+        if (file.pixels() > Brief.MOST_PIXELS) {
+            throw new BadInput("size", "size must be at most " + Brief.MOST_PIXELS + " px in all, was " + size);
         }
         Steps<Finish> over = over(read(finish));
         Surroundings around =

@@ -30,14 +30,6 @@ public class PictureSets {
         return fits.findAll(site, section).getOrDefault(slot.id(), List.of());
     }
 
-    /** Whether a slot takes one more picture. */
-    public boolean takesAnother(OpenSite site, Slot slot, String section) {
-        return filled(heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), section).stream()
-                        .filter(head -> head.slot().equals(slot.id()))
-                        .toList())
-                < most(slot);
-    }
-
     /** Where the bench of one more picture is: a number that no picture of the slot has or had. Nothing is reserved. */
     public Place next(OpenSite site, Slot slot, String section) {
         int last = heads.findBySheetIdAndSectionOrderByPositionAscMemberAsc(site.sheetId(), section).stream()

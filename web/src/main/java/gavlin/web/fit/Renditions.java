@@ -1,6 +1,7 @@
 package gavlin.web.fit;
 
 import gavlin.core.BadInput;
+import gavlin.core.brief.Brief;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.Tags;
@@ -139,9 +140,9 @@ public class Renditions {
 
     private StoredRendition compute(
             String key, StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
-        if (plan.size().pixels() > RenditionPlan.MOST_PIXELS) {
+        if (plan.size().pixels() > Brief.MOST_PIXELS) {
             throw new Conflict("a file of " + plan.size().label() + " px is larger than Gavlin makes: at most "
-                    + RenditionPlan.MOST_PIXELS / 1_000_000 + " megapixels");
+                    + Brief.MOST_PIXELS / 1_000_000 + " megapixels");
         }
         var source = working.forRendition(picture, plan.source()); // may decode, in a turn of its own
         Rendition rendition = work.run(
