@@ -3,6 +3,7 @@ package gavlin.benchmarks;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Limits;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
@@ -63,7 +64,8 @@ public class KernelFigures {
         byte[] file = TestPhotograph.jpeg(new Size(6000, 4000), 7);
         Header header = PictureReader.inspect(file, Limits.DEFAULT);
         plain = Workbench.cover(header.upright(), "1920x480");
-        picture = PictureReader.decodeFor(file, header, Workbench.open().folder(), List.of(plain));
+        picture =
+                PictureReader.decodeFor(file, header, Workbench.open().folder().resolve("excerpt"), List.of(plain));
         Prepared turn = Prepared.asIs(picture.size()).with(new Turn(false, 2.5));
         turned = turn.of(picture);
         onTurned = cover(turn);
@@ -71,7 +73,7 @@ public class KernelFigures {
         grown = grow.of(picture);
         onGrown = cover(grow);
         rendered = picture.render(plain, OUT);
-        damaged = PictureReader.pixels(encode());
+        damaged = OwnFile.pixels(encode());
         original = Ssim.original(rendered);
         around = new Surroundings(new Box<InSlot>(0, 0, OUT.width(), OUT.height()), 1);
     }

@@ -1,6 +1,6 @@
 package gavlin.benchmarks;
 
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
@@ -31,8 +31,7 @@ final class WeightFigures {
         WeightFigures figures = new WeightFigures(Workbench.open());
         figures.search("made photograph", TestPhotograph.jpeg(Size.parse("6000x4000"), 0));
         figures.search("sunset", Files.readAllBytes(PHOTOS.resolve("sunset_by_Aitzol_Berasategi.jpg")));
-        figures.exactPng(
-                "astronaut", PictureReader.pixels(Files.readAllBytes(PHOTOS.resolve("skimage-astronaut.png"))));
+        figures.exactPng("astronaut", OwnFile.pixels(Files.readAllBytes(PHOTOS.resolve("skimage-astronaut.png"))));
         figures.exactPng("logo", TestLogo.pixels());
         figures.palette(TestLogo.pixels());
     }
@@ -85,10 +84,7 @@ final class WeightFigures {
         byte[] bytes = bench.read(file);
         Workbench.say(
                 "  %-10s %d bytes%s, SSIM %.4f",
-                name,
-                bytes.length,
-                bytes.length > limit ? " (over)" : "",
-                Ssim.between(pixels, PictureReader.pixels(bytes)));
+                name, bytes.length, bytes.length > limit ? " (over)" : "", Ssim.between(pixels, OwnFile.pixels(bytes)));
     }
 
     private void exactPng(String name, Pixels pixels) throws Exception {

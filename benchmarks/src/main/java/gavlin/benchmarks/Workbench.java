@@ -44,7 +44,7 @@ record Workbench(Path folder) {
         Header header = PictureReader.inspect(file, LIMITS);
         List<Framing<InPicture>> framings =
                 sizes.stream().map(s -> cover(header.upright(), s)).toList();
-        WorkingPicture source = PictureReader.decodeFor(file, header, folder, framings);
+        WorkingPicture source = PictureReader.decodeFor(file, header, folder.resolve("excerpt"), framings);
         IntStream.range(0, sizes.size()).parallel().forEach(i -> {
             Pixels pixels = source.render(framings.get(i), Size.parse(sizes.get(i)));
             write("own-" + sizes.get(i) + ".jpg", JpegWriter.write(pixels, 80, JpegWriter.Chroma.HALVED, Tags.NONE));
@@ -55,14 +55,15 @@ record Workbench(Path folder) {
     void decode(Path picture, String size) throws IOException {
         byte[] file = Files.readAllBytes(picture);
         Header header = PictureReader.inspect(file, LIMITS);
-        PictureReader.decodeFor(file, header, folder, List.of(cover(header.upright(), size)));
+        PictureReader.decodeFor(file, header, folder.resolve("excerpt"), List.of(cover(header.upright(), size)));
     }
 
     /** As a rendition's pixels, by the whole picture. */
     Pixels pixels(byte[] file, String size) throws IOException {
         Header header = PictureReader.inspect(file, LIMITS);
         Framing<InPicture> framing = cover(header.upright(), size);
-        return PictureReader.decodeFor(file, header, folder, List.of(framing)).render(framing, Size.parse(size));
+        return PictureReader.decodeFor(file, header, folder.resolve("excerpt"), List.of(framing))
+                .render(framing, Size.parse(size));
     }
 
     static Framing<InPicture> cover(Size picture, String size) {

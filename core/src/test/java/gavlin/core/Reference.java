@@ -2,6 +2,7 @@ package gavlin.core;
 
 import gavlin.core.codec.Header;
 import gavlin.core.codec.Limits;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
@@ -48,7 +49,7 @@ public final class Reference {
     }
 
     public static Pixels pixels(String name) {
-        return PictureReader.pixels(bytes(name));
+        return OwnFile.pixels(bytes(name));
     }
 
     /** The logo cut out as a disc with a soft edge: artwork with real transparency. */

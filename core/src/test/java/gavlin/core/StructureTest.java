@@ -20,10 +20,19 @@ class StructureTest {
             .dependOnClassesThat()
             .resideInAnyPackage("org.springframework..", "jakarta..", "org.hibernate..", "java.sql..");
 
+    /** What somebody uploaded is only ever read in a decoder's process. */
+    @ArchTest
+    static final ArchRule strangersPictures_areRead_onlyByDecoders = noClasses()
+            .that()
+            .resideOutsideOfPackages("gavlin.core.codec..", "gavlin.core.decoder..")
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("gavlin.core.codec.PictureReader");
+
     @ArchTest
     static final ArchRule awt_isUsed_onlyByCodecs = noClasses()
             .that()
-            .resideOutsideOfPackage("gavlin.core.codec..")
+            .resideOutsideOfPackages("gavlin.core.codec..", "gavlin.core.decoder..")
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("java.awt..", "javax.imageio..");

@@ -5,7 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import gavlin.web.RunningGavlin.Answer;
@@ -118,7 +118,7 @@ class ApiTest {
         assertEquals("image/jpeg", rendition.header("Content-Type"));
         assertEquals("nosniff", rendition.header("X-Content-Type-Options"));
         assertTrue(rendition.header("Content-Disposition").contains("banner-harbour-wall-940x198.jpg"));
-        Pixels pixels = PictureReader.pixels(rendition.response().body());
+        Pixels pixels = OwnFile.pixels(rendition.response().body());
         assertEquals(Size.parse("940x198"), pixels.size());
         assertTrue(rendition.response().body().length <= 25_000);
         Answer unchanged = gavlin.send(gavlin.request("warden", "/api/v1/sites/trade/slots/banner/rendition")
@@ -352,7 +352,7 @@ class ApiTest {
         Answer fit =
                 gavlin.json("warden", "PUT", "/api/v1/sites/drawn/slots/banner/fit", "{\"picture\":\"" + id + "\"}");
         assertEquals("png", fit.json().path("file").path("type").asString(), fit.text());
-        Pixels file = PictureReader.pixels(gavlin.get("warden", "/api/v1/sites/drawn/slots/banner/rendition")
+        Pixels file = OwnFile.pixels(gavlin.get("warden", "/api/v1/sites/drawn/slots/banner/rendition")
                 .response()
                 .body());
         assertEquals(Size.parse("64x64"), file.size());

@@ -8,7 +8,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
 import gavlin.web.RunningGavlin.Answer;
 import gavlin.web.account.Viewer;
@@ -174,7 +174,7 @@ class FitDocumentApiTest {
         put(FIT, "{\"picture\":\"" + picture + "\",\"type\":\"png\",\"line\":{\"width\":5,\"ink\":\"#00FF00\"}}");
         byte[] file =
                 gavlin.get("warden", SITE + "/slots/top/rendition").response().body();
-        var pixels = PictureReader.pixels(file);
+        var pixels = OwnFile.pixels(file);
         int at = (32 * 600 + 300) * 3;
         assertEquals(
                 List.of(0, 255, 0),
@@ -185,7 +185,7 @@ class FitDocumentApiTest {
         Answer layer = warden.get(look.get("layer").asString());
         assertEquals(200, layer.status());
         assertEquals("image/webp", layer.header("Content-Type"));
-        var over = PictureReader.pixels(layer.response().body());
+        var over = OwnFile.pixels(layer.response().body());
         int there = (32 * 600 + 300) * 4;
         assertEquals(
                 List.of(0, 255, 0, 255),

@@ -1,5 +1,8 @@
 package gavlin.web;
 
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.name;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
@@ -33,6 +36,29 @@ class StructureTest {
             .should()
             .dependOnClassesThat()
             .resideInAnyPackage("java.awt..", "javax.imageio..");
+
+    /** What somebody uploaded is only ever read in a decoder's process. */
+    @ArchTest
+    static final ArchRule strangersBytes_areNeverReadHere = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("gavlin.core.codec.PictureReader")
+            .orShould()
+            .callMethodWhere(target(owner(name("gavlin.core.codec.RegionCopy"))))
+            .orShould()
+            .callMethodWhere(target(owner(name("gavlin.core.page.PageReading"))).and(target(name("of"))))
+            .orShould()
+            .dependOnClassesThat()
+            .resideInAnyPackage("com.helger..", "com.drew..", "org.apache.james..");
+
+    /** Its own files are another matter: it knows who wrote them. */
+    @ArchTest
+    static final ArchRule ownFiles_areReadBack_onlyToBeShown = noClasses()
+            .that()
+            .doNotHaveFullyQualifiedName("gavlin.web.fit.StandIns")
+            .should()
+            .dependOnClassesThat()
+            .haveFullyQualifiedName("gavlin.core.codec.OwnFile");
 
     /** Others get records. */
     @ArchTest

@@ -8,7 +8,7 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
 import gavlin.core.page.PageReading;
 import gavlin.core.page.SlotProposal;
@@ -332,7 +332,7 @@ class ThemeWalkTest extends BrowserWalk {
         assertEquals("masthead-template-3840x960.png", png.suggestedFilename());
         assertEquals(
                 Size.parse("3840x960"),
-                PictureReader.pixels(Files.readAllBytes(png.path())).size());
+                OwnFile.pixels(Files.readAllBytes(png.path())).size());
         Download pdf = page.waitForDownload(() -> page.locator("a", has("PDF")).click());
         try (PDDocument document = Loader.loadPDF(Files.readAllBytes(pdf.path()))) {
             assertEquals(1, document.getNumberOfPages());

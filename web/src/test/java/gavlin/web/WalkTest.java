@@ -14,6 +14,7 @@ import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.Limits;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Box;
@@ -73,7 +74,7 @@ class WalkTest extends BrowserWalk {
         byte[] file = Files.readAllBytes(download.path());
         Header header = PictureReader.inspect(file, Limits.DEFAULT);
         assertEquals(PictureType.JPEG, header.type());
-        assertEquals(Size.parse("1400x400"), PictureReader.pixels(file).size());
+        assertEquals(Size.parse("1400x400"), OwnFile.pixels(file).size());
         assertTrue(file.length <= 250_000, file.length + " bytes");
 
         page.locator("#accept").click();
@@ -226,7 +227,7 @@ class WalkTest extends BrowserWalk {
                 + py * 100 + "%' src=\"data:image/svg+xml,"
                 + image.replace("<", "%3C").replace(">", "%3E").replace("#", "%23")
                 + "\">");
-        gavlin.core.raster.Pixels shot = PictureReader.pixels(page.locator("#i").screenshot());
+        gavlin.core.raster.Pixels shot = OwnFile.pixels(page.locator("#i").screenshot());
         int left = Integer.MAX_VALUE;
         int top = Integer.MAX_VALUE;
         int right = 0;

@@ -6,13 +6,11 @@ import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.Excerpt;
-import gavlin.core.raster.Pixels;
 import gavlin.core.raster.RowSink;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.core.raster.WorkingPictureBuilder;
 import gavlin.core.raster.WorkingPictureBuilder.Stored;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.ForkJoinPool;
@@ -20,7 +18,7 @@ import java.util.concurrent.ForkJoinTask;
 
 /**
  * Reads picture files: first the header alone is judged, by content and never by name; only what passes is decoded, once,
- * row by row, to upright sRGB.
+ * row by row, to upright sRGB. Strangers' bytes come here in a decoder process only: see {@code gavlin.core.decoder}.
  */
 public final class PictureReader {
     /** A reader of one type of file. */
@@ -90,20 +88,19 @@ public final class PictureReader {
      * decoded at half its size where that is enough. Renditions are the same to the byte as from {@link #decode}. Parts that are not looked at are not judged either, so the file should be
      * one that {@link #decode} has taken before.
      *
-     * @param folder for a file without a name, which goes when the picture does
+     * @param target the file that appears; it may be deleted as soon as it is open
      * @param framings in upright px of the whole picture; the picture serves no others
      */
-    public static WorkingPicture decodeFor(byte[] file, Header header, Path folder, List<Framing<InPicture>> framings)
+    public static WorkingPicture decodeFor(byte[] file, Header header, Path target, List<Framing<InPicture>> framings)
             throws IOException {
         Bytes bytes = new Bytes(file);
         Format format = formatOf(bytes);
         Excerpt wanted = Excerpt.of(header.upright(), framings);
         Excerpt excerpt = format.canShrink(header) ? wanted : wanted.unshrunk();
         int[] rows = excerpt.storedRows(header.orientation(), header.stored());
-        try (WorkingPictureBuilder builder =
-                new WorkingPictureBuilder(folder.resolve("unnamed"), stored(header), excerpt)) {
+        try (WorkingPictureBuilder builder = new WorkingPictureBuilder(target, stored(header), excerpt)) {
             fill(builder, bytes, header, new Extent(excerpt.shrink(), rows[0], rows[1]));
-            return builder.finishUnnamed();
+            return builder.finish();
         }
     }
 
@@ -151,68 +148,9 @@ public final class PictureReader {
         return Salvage.asPng(file, limits);
     }
 
-    /**
-     * Heap that reading a picture takes besides its file, bytes, at most. PNG comes row by row and phones' pictures are read by another
-     * process; everything else may be decoded whole.
-     */
-    public static long heapToDecode(PictureType type, Size size) {
-        return switch (type) {
-            case PNG, AVIF, HEIC -> 4_000_000;
-            default -> 4 * size.pixels() + 4_000_000;
-        };
-    }
-
-    /**
-     * What decides the pixels of a file of this type besides its bytes: the programs that read it, with their versions. Part of every
-     * rendition's key.
-     */
-    public static String readers(PictureType type) {
-        return switch (type) {
-            case JPEG -> TurboJpeg.isThere() ? TurboJpeg.version() : "jdk " + Runtime.version();
-            case SVG -> "jsvg " + version(com.github.weisj.jsvg.SVGDocument.class);
-            case WEBP -> "webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
-            case AVIF, HEIC -> HeifFormat.version();
-            default -> "gavlin";
-        };
-    }
-
-    /** What decides the bytes of the files that Gavlin writes, besides the pixels. */
-    public static String writers() {
-        return "jdk " + Runtime.version() + ", webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
-    }
-
-    private static String version(Class<?> library) {
-        String version = library.getPackage().getImplementationVersion();
-        if (version != null) {
-            return version;
-        }
-        String jar =
-                String.valueOf(library.getProtectionDomain().getCodeSource().getLocation());
-        return jar.replaceAll(".*/", "");
-    }
-
     /** What a file that has passed its header says of its picture. */
     public static Embedded embedded(byte[] file, Header header) {
         return EmbeddedReader.read(new Bytes(file), header);
-    }
-
-    /** Decodes a file of 8 bits a sample that Gavlin itself wrote into memory, as stored. */
-    public static Pixels pixels(byte[] file) {
-        Header header = inspect(file, Limits.DEFAULT);
-        int row = header.stored().width() * header.channels();
-        byte[] samples = new byte[row * header.stored().height()];
-        Bytes bytes = new Bytes(file);
-        try {
-            formatOf(bytes)
-                    .decode(
-                            bytes,
-                            header,
-                            Extent.whole(header),
-                            (y, line) -> System.arraycopy(line, 0, samples, y * row, row));
-        } catch (IOException e) {
-            throw new UncheckedIOException("reading from memory failed", e);
-        }
-        return new Pixels(header.stored(), header.channels(), samples);
     }
 
     /** @throws PictureRefused when the claimed size is beyond the limits */
@@ -239,7 +177,7 @@ public final class PictureReader {
         return frames;
     }
 
-    private static Format formatOf(Bytes file) {
+    static Format formatOf(Bytes file) {
         if (file.says(0, "\u00ff\u00d8\u00ff")) {
             return new JpegFormat();
         }

@@ -67,4 +67,9 @@ public enum PictureType {
     public boolean canBeWritten() {
         return written;
     }
+
+    /** Whether a copy of such a file can say itself what must be seen of it; see {@link RegionCopy}. */
+    public boolean canHoldRegions() {
+        return this == JPEG || this == PNG || this == WEBP;
+    }
 }

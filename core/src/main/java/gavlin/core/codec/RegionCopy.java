@@ -35,18 +35,13 @@ public final class RegionCopy {
     /** @param area fractions of the upright picture */
     public record Outline(String name, boolean round, Box<OfPicture> area) {}
 
-    /** Whether a file of this type can hold them; for any other there is {@link #sidecar}. */
-    public static boolean canHold(PictureType type) {
-        return type == PictureType.JPEG || type == PictureType.PNG || type == PictureType.WEBP;
-    }
-
     /**
      * @param original a whole file
      * @return a copy of it with these regions
      * @throws BadInput when the type can't hold them, or its own properties leave no room
      */
     public static byte[] of(byte[] original, Header header, List<Outline> areas, FocalPoint<InPicture> focal) {
-        if (!canHold(header.type())) {
+        if (!header.type().canHoldRegions()) {
             throw new BadInput(
                     "type", header.type().label() + " can't hold regions; take the XMP file beside it instead");
         }

@@ -1,5 +1,7 @@
 package gavlin.core.raster;
 
+import gavlin.core.BadInput;
+import gavlin.core.Require;
 import gavlin.core.colour.RgbSpace;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
@@ -22,13 +24,13 @@ import java.util.List;
  * converted to sRGB when a rendition is finished. Derived: the file can be thrown away and built again from the original
  * at any time.
  *
- * <p>File: magic, width, height, channels, bytes a sample, bytes of profile (six big-endian ints), the profile, then the
- * levels, each row by row. An {@link Excerpt} lives only as long as its renditions are being made: its rows outside the
- * region are holes, and its first level may be smaller than the picture.
+ * <p>File: magic, width, height, channels, bytes a sample, bytes of profile, how much smaller the first level is, how many halves at
+ * most (eight big-endian ints), the profile, then the levels, each row by row. An {@link Excerpt} lives only as long as its renditions
+ * are being made: its rows outside the region are holes, and its first level may be smaller than the picture.
  */
 public final class WorkingPicture implements Renderable<InPicture> {
-    static final int MAGIC = 0x47_56_57_32; // "GVW2"
-    static final int HEADER_BYTES = 24;
+    static final int MAGIC = 0x47_56_57_33; // "GVW3"
+    static final int HEADER_BYTES = 32;
 
     private final Size size;
     private final RgbSpace space;
@@ -89,14 +91,19 @@ public final class WorkingPicture implements Renderable<InPicture> {
             byte[] icc = new byte[profileBytes];
             channel.read(ByteBuffer.wrap(icc), HEADER_BYTES);
             Size size = new Size(header.getInt(4), header.getInt(8));
+            int channels = Require.range("channels", header.getInt(12), 3, 4, "");
+            int bytesEach = Require.range("bytes a sample", header.getInt(16), 1, 2, "");
+            int shrink = Require.range("shrink", header.getInt(24), 1, 2, "");
             return map(
                     channel,
                     FileChannel.MapMode.READ_ONLY,
-                    Excerpt.whole(size),
+                    new Excerpt(shrink, size.box(), header.getInt(28)),
                     size,
-                    header.getInt(12),
-                    header.getInt(16),
+                    channels,
+                    bytesEach,
                     icc.length == 0 ? null : icc);
+        } catch (BadInput e) {
+            throw new IOException(file.getFileName() + " is not a working picture", e);
         }
     }
 
@@ -133,7 +140,7 @@ public final class WorkingPicture implements Renderable<InPicture> {
     }
 
     /** Halves, rounded up, for as long as the smaller side has 64 px. */
-    private static List<Size> levelSizes(Size size, int halves) {
+    static List<Size> levelSizes(Size size, int halves) {
         List<Size> sizes = new ArrayList<>(List.of(size));
         Size next = size;
         while (sizes.size() - 1 < halves && Math.min(next.width(), next.height()) >= 128) {

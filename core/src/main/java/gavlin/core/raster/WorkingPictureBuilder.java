@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.util.List;
 import java.util.stream.IntStream;
 
 /**
@@ -39,7 +40,7 @@ public final class WorkingPictureBuilder implements AutoCloseable {
         this(file, stored, Excerpt.whole(stored.orientation.upright(stored.size)));
     }
 
-    /** @param excerpt of a picture that is only used while its file is open: {@link #finishUnnamed()} */
+    /** @param excerpt as much of the picture as some renditions need */
     public WorkingPictureBuilder(Path file, Stored stored, Excerpt excerpt) throws IOException {
         this.file = file;
         this.part = Files.createTempFile(file.toAbsolutePath().getParent(), "building-", ".part");
@@ -47,6 +48,16 @@ public final class WorkingPictureBuilder implements AutoCloseable {
         this.stored = stored;
         this.channel =
                 FileChannel.open(part, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        try {
+            this.picture = begin();
+        } catch (IOException | RuntimeException e) {
+            close();
+            throw e;
+        }
+        this.full = sink(0, excerpt.decoded(stored.size));
+    }
+
+    private WorkingPicture begin() throws IOException {
         Size upright = stored.orientation.upright(stored.size);
         byte[] icc = stored.icc == null ? new byte[0] : stored.icc;
         ByteBuffer header = ByteBuffer.allocate(WorkingPicture.HEADER_BYTES + icc.length)
@@ -56,10 +67,22 @@ public final class WorkingPictureBuilder implements AutoCloseable {
                 .putInt(stored.channels)
                 .putInt(stored.bytesEach)
                 .putInt(icc.length)
+                .putInt(excerpt.shrink())
+                .putInt(excerpt.halves())
                 .put(icc)
                 .flip();
         channel.write(header, 0);
-        this.picture = WorkingPicture.map(
+        int pixelBytes = stored.channels * stored.bytesEach;
+        long at = header.limit();
+        List<Size> sizes = WorkingPicture.levelSizes(excerpt.decoded(upright), excerpt.halves());
+        for (int level = 0; level < sizes.size(); level++) {
+            long row = (long) sizes.get(level).width() * pixelBytes;
+            int first = firstRow(level);
+            int end = Math.min(endRow(level), sizes.get(level).height());
+            Room.reserve(part, at + first * row, (end - first) * row);
+            at += sizes.get(level).pixels() * pixelBytes;
+        }
+        return WorkingPicture.map(
                 channel,
                 FileChannel.MapMode.READ_WRITE,
                 excerpt,
@@ -67,7 +90,16 @@ public final class WorkingPictureBuilder implements AutoCloseable {
                 stored.channels,
                 stored.bytesEach,
                 stored.icc);
-        this.full = sink(0, excerpt.decoded(stored.size));
+    }
+
+    /** Of the rows of a level that anybody looks at. */
+    private int firstRow(int level) {
+        return Math.max(0, (int) (excerpt.region().y() / (excerpt.shrink() << level)) - 1);
+    }
+
+    /** One past the last of them, or of the picture. */
+    private int endRow(int level) {
+        return (int) Math.ceil(excerpt.region().bottom() / (excerpt.shrink() << level)) + 1;
     }
 
     /** Takes the rows of the first level. */
@@ -92,30 +124,22 @@ public final class WorkingPictureBuilder implements AutoCloseable {
 
     /** Completes the file and gives it its name. */
     public WorkingPicture finish() throws IOException {
-        complete();
-        channel.close();
-        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-        return picture;
-    }
-
-    /** Completes the picture without giving its file a name: it is gone when the picture is. */
-    public WorkingPicture finishUnnamed() {
-        complete();
-        return picture;
-    }
-
-    private void complete() {
         full.flush();
         if (half != null) {
             half.flush();
         }
         Halving halving = new Halving(picture.levels().get(0).samples());
         for (int level = half == null ? 1 : 2; level < picture.levels().size(); level++) {
-            int scale = excerpt.shrink() << level;
-            int from = Math.max(0, (int) (excerpt.region().y() / scale) - 1);
-            int to = (int) Math.ceil(excerpt.region().bottom() / scale) + 1;
-            halve(halving, picture.levels().get(level - 1), picture.levels().get(level), from, to);
+            halve(
+                    halving,
+                    picture.levels().get(level - 1),
+                    picture.levels().get(level),
+                    firstRow(level),
+                    endRow(level));
         }
+        channel.close();
+        Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        return picture;
     }
 
     /** How many pixels have alpha below full: exact. */

@@ -2,7 +2,7 @@ package gavlin.core.weight;
 
 import gavlin.core.codec.IcoWriter;
 import gavlin.core.codec.JpegWriter.Chroma;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
@@ -263,7 +263,7 @@ public final class WeightSearch {
             Request request, Ssim.Original original, double[] usual, DoubleFunction<Encoding> encoding) {
         QualitySearch<Made> search = new QualitySearch<>(
                 coarseness -> make(request, encoding.apply(1 - coarseness)),
-                made -> Math.log(1.0000001 - original.likeness(PictureReader.pixels(made.file))),
+                made -> Math.log(1.0000001 - original.likeness(OwnFile.pixels(made.file))),
                 Math.log(1 - UNLIMITED_SSIM),
                 Math.log(1 - UNLIMITED_ENOUGH),
                 JPEG.leastStep,
@@ -337,7 +337,7 @@ public final class WeightSearch {
 
     private static Measured measured(Ssim.Original original, Made made) {
         boolean exact = made.encoding.way() == Encoding.Way.LOSSLESS;
-        double ssim = exact ? 1 : original.likeness(PictureReader.pixels(made.file));
+        double ssim = exact ? 1 : original.likeness(OwnFile.pixels(made.file));
         return new Measured(made.encoding, Candidate.of(made.encoding, made.file.length, ssim), made.file);
     }
 }

@@ -43,7 +43,7 @@ class BmpAndIcoTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         assertTrue(ImageIO.write(image, "bmp", out));
         BufferedImage expected = ImageIO.read(new java.io.ByteArrayInputStream(out.toByteArray()));
-        Pixels pixels = PictureReader.pixels(out.toByteArray());
+        Pixels pixels = OwnFile.pixels(out.toByteArray());
         assertEquals(Size.parse("13x7"), pixels.size());
         assertEquals(3, pixels.channels());
         for (int y = 0; y < 7; y++) {
@@ -72,14 +72,13 @@ class BmpAndIcoTest {
         assertEquals(Size.parse("48x48"), header.upright());
         assertEquals("an icon of 3 sizes: the largest is used", header.notes().get(0));
         assertArrayEquals(
-                PictureReader.pixels(png(large)).samples(),
-                PictureReader.pixels(file).samples());
+                OwnFile.pixels(png(large)).samples(), OwnFile.pixels(file).samples());
     }
 
     /** A bitmap without alpha of its own takes that of the mask: a set bit is transparent. */
     @Test
     void ico_bitmapWithMask_isTransparentWhereTheMaskIsSet() {
-        Pixels pixels = PictureReader.pixels(ico(bitmap(24, 0x17313a, 0b1010_0000)));
+        Pixels pixels = OwnFile.pixels(ico(bitmap(24, 0x17313a, 0b1010_0000)));
         assertEquals(Size.parse("8x8"), pixels.size());
         for (int x = 0; x < 8; x++) {
             int alpha = pixels.samples()[4 * x + 3] & 0xff;
@@ -90,7 +89,7 @@ class BmpAndIcoTest {
 
     @Test
     void ico_bitmapWithAlpha_keepsItWhateverTheMaskSays() {
-        Pixels pixels = PictureReader.pixels(ico(bitmap(32, 0x8017313a, 0xff)));
+        Pixels pixels = OwnFile.pixels(ico(bitmap(32, 0x8017313a, 0xff)));
         assertEquals(0x80, pixels.samples()[3] & 0xff);
     }
 

@@ -248,9 +248,7 @@ class EmbeddedTest {
         assertTrue(said.contains("Kelso & quay") && said.contains("keeper's head") && said.contains("Focus"), said);
         assertTrue(!said.contains("Warning") && !said.contains("Error"), said);
         assertArrayEquals(
-                PictureReader.pixels(original).samples(),
-                PictureReader.pixels(copy).samples(),
-                "not a pixel has changed");
+                OwnFile.pixels(original).samples(), OwnFile.pixels(copy).samples(), "not a pixel has changed");
 
         // Once more: what was written gives way to what is written now, and nothing piles up.
         byte[] again = RegionCopy.of(copy, header, List.of(), null);

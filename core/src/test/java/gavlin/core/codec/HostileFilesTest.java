@@ -129,10 +129,9 @@ class HostileFilesTest {
         byte[] cut = Arrays.copyOf(file, file.length * 3 / 4);
         assertEquals(
                 Reason.CORRUPT,
-                assertThrows(PictureRefused.class, () -> PictureReader.pixels(cut))
-                        .reason());
-        Pixels saved = PictureReader.pixels(PictureReader.salvage(cut, Limits.DEFAULT));
-        Pixels whole = PictureReader.pixels(file);
+                assertThrows(PictureRefused.class, () -> OwnFile.pixels(cut)).reason());
+        Pixels saved = OwnFile.pixels(PictureReader.salvage(cut, Limits.DEFAULT));
+        Pixels whole = OwnFile.pixels(file);
         assertEquals(whole.size(), saved.size());
         for (int x = 0; x < 48; x++) {
             assertEquals(Reference.rgb(whole, x, 0), Reference.rgb(saved, x, 0));
@@ -198,7 +197,7 @@ class HostileFilesTest {
         byte[] page = "<script>alert(1)</script>".getBytes(StandardCharsets.US_ASCII);
         byte[] both = Arrays.copyOf(png, png.length + page.length);
         System.arraycopy(page, 0, both, png.length, page.length);
-        Pixels read = PictureReader.pixels(both);
+        Pixels read = OwnFile.pixels(both);
         byte[] written = PngWriter.write(read, Tags.NONE);
         assertFalse(new String(written, StandardCharsets.ISO_8859_1).contains("script"));
     }

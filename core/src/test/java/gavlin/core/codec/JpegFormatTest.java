@@ -24,7 +24,7 @@ class JpegFormatTest {
         BufferedImage expected = ImageIO.read(new ByteArrayInputStream(file));
         int width = expected.getWidth();
         int[] argb = expected.getRGB(0, 0, width, expected.getHeight(), null, 0, width);
-        Pixels read = PictureReader.pixels(file);
+        Pixels read = OwnFile.pixels(file);
         double psnr = Reference.psnr(new Pixels(read.size(), 3, Argb.toBytes(argb, 3)), read);
         assertTrue(psnr > 50, "PSNR " + psnr + " dB");
     }
@@ -48,7 +48,7 @@ class JpegFormatTest {
         }
         java.io.ByteArrayOutputStream out = new java.io.ByteArrayOutputStream();
         ImageIO.write(grey, "jpeg", out);
-        Pixels read = PictureReader.pixels(out.toByteArray());
+        Pixels read = OwnFile.pixels(out.toByteArray());
         // The JDK's getRGB would give 188 here: it takes grey codes for linear light.
         assertEquals(0x808080, Reference.rgb(read, 20, 15));
     }

@@ -84,7 +84,7 @@ class PngSuiteTest {
                 "basn2c08", "basn3p01", "basn3p02", "basn3p04", "basn3p08", "basn6a08", "s33n3p04", "tbbn3p08")) {
             byte[] file = Reference.bytes("pngsuite/" + name + ".png");
             BufferedImage expected = ImageIO.read(new ByteArrayInputStream(file));
-            Pixels read = PictureReader.pixels(withoutGamma(file));
+            Pixels read = OwnFile.pixels(withoutGamma(file));
             int width = expected.getWidth();
             int[] argb = expected.getRGB(0, 0, width, expected.getHeight(), null, 0, width);
             assertArrayEquals(Argb.toBytes(argb, read.channels()), read.samples(), name);
@@ -95,8 +95,8 @@ class PngSuiteTest {
     @Test
     void gamma_linearFile_comesOutBrighterThanItsCodes() {
         byte[] file = Reference.bytes("pngsuite/g10n2c08.png");
-        Pixels read = PictureReader.pixels(file);
-        Pixels codes = PictureReader.pixels(withoutGamma(file));
+        Pixels read = OwnFile.pixels(file);
+        Pixels codes = OwnFile.pixels(withoutGamma(file));
         for (int i = 0; i < codes.samples().length; i++) {
             double linear = (codes.samples()[i] & 0xff) / 255.0;
             assertEquals(255 * gavlin.core.colour.Srgb.encode(linear), read.samples()[i] & 0xff, 0.51);

@@ -28,7 +28,7 @@ class SvgTest {
         Header header = PictureReader.inspect(file, Limits.DEFAULT);
         assertEquals(new Size(SvgFormat.LONG_SIDE, SvgFormat.LONG_SIDE / 2), header.upright());
         assertEquals("a drawing, drawn with 2400×1200 px", header.notes().get(0));
-        Pixels pixels = PictureReader.pixels(file);
+        Pixels pixels = OwnFile.pixels(file);
         assertEquals(0xd9481c, Reference.rgb(pixels, 1200, 600));
         assertEquals(255, alpha(pixels, 1200, 600));
         assertEquals(0, alpha(pixels, 100, 600));
@@ -77,7 +77,7 @@ class SvgTest {
         try (ServerSocket listener = new ServerSocket(0, 5, InetAddress.getLoopbackAddress())) {
             listener.setSoTimeout(50);
             String url = "http://127.0.0.1:" + listener.getLocalPort() + "/";
-            Pixels pixels = PictureReader.pixels(svg("viewBox='0 0 100 50'", part.replace("URL", url) + SQUARE));
+            Pixels pixels = OwnFile.pixels(svg("viewBox='0 0 100 50'", part.replace("URL", url) + SQUARE));
             assertEquals(255, alpha(pixels, 1200, 600), "the rest is drawn");
             assertThrows(java.net.SocketTimeoutException.class, listener::accept, "nobody asked");
         }
@@ -136,7 +136,7 @@ class SvgTest {
     @Test
     void pictureInside_isJudgedLikeAnyOther() {
         byte[] sound = PngWriter.write(Reference.noise(Size.parse("8x8"), 3, 1), Tags.NONE);
-        Pixels pixels = PictureReader.pixels(svg("viewBox='0 0 100 50'", image(sound) + SQUARE));
+        Pixels pixels = OwnFile.pixels(svg("viewBox='0 0 100 50'", image(sound) + SQUARE));
         assertEquals(255, alpha(pixels, 1200, 600));
         byte[] bomb = sound.clone();
         ByteBuffer.wrap(bomb).putInt(16, 30_000).putInt(20, 30_000);

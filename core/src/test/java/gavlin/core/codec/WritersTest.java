@@ -28,25 +28,22 @@ class WritersTest {
     @Test
     void lossless_writers_giveBackEveryPixel() {
         assertArrayEquals(
-                PHOTO.samples(),
-                PictureReader.pixels(PngWriter.write(PHOTO, TAGS)).samples());
+                PHOTO.samples(), OwnFile.pixels(PngWriter.write(PHOTO, TAGS)).samples());
         assertArrayEquals(
-                MARK.samples(),
-                PictureReader.pixels(PngWriter.write(MARK, TAGS)).samples());
+                MARK.samples(), OwnFile.pixels(PngWriter.write(MARK, TAGS)).samples());
         assertArrayEquals(
                 PHOTO.samples(),
-                PictureReader.pixels(WebpWriter.writeLossless(PHOTO, 100, TAGS)).samples());
+                OwnFile.pixels(WebpWriter.writeLossless(PHOTO, 100, TAGS)).samples());
         assertArrayEquals(
                 MARK.samples(),
-                PictureReader.pixels(WebpWriter.writeLossless(MARK, 100, Tags.NONE))
-                        .samples());
+                OwnFile.pixels(WebpWriter.writeLossless(MARK, 100, Tags.NONE)).samples());
     }
 
     @Test
     void lossy_writers_stayNearAndKeepTheSize() {
-        Pixels jpeg = PictureReader.pixels(JpegWriter.write(PHOTO, 92, Chroma.FULL, TAGS));
+        Pixels jpeg = OwnFile.pixels(JpegWriter.write(PHOTO, 92, Chroma.FULL, TAGS));
         assertTrue(Reference.psnr(PHOTO, jpeg) > 36, "PSNR " + Reference.psnr(PHOTO, jpeg));
-        Pixels webp = PictureReader.pixels(WebpWriter.writeLossy(PHOTO, 92, TAGS));
+        Pixels webp = OwnFile.pixels(WebpWriter.writeLossy(PHOTO, 92, TAGS));
         assertTrue(Reference.psnr(PHOTO, webp) > 34, "PSNR " + Reference.psnr(PHOTO, webp));
     }
 

@@ -10,7 +10,7 @@ import gavlin.core.brief.Brief.Transparency;
 import gavlin.core.brief.Exists;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.WeightLimit;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
@@ -110,7 +110,7 @@ class GaugesTest {
         var source = Reference.working(Reference.bytes("exif/Landscape_6.jpg"));
         RenditionPlan plan = RenditionPlan.of(slot, Fit.chosenFor(slot), opaque("1800x1200"), 1);
         Rendition rendition = Rendition.of(source, plan, Tags.NONE);
-        Pixels read = PictureReader.pixels(rendition.file());
+        Pixels read = OwnFile.pixels(rendition.file());
         assertEquals(Size.parse(size), read.size());
         assertTrue(rendition.file().length <= 100_000);
         assertEquals(PictureType.JPEG, rendition.type());

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.codec.Header;
 import gavlin.core.codec.Limits;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
@@ -51,7 +52,7 @@ class SuggestionsTest {
     /** A small face in a large picture is found in one of the parts. */
     @Test
     void smallFace_inAWidePicture_isFound() throws IOException {
-        Pixels astronaut = PictureReader.pixels(bytes("skimage-astronaut.png"));
+        Pixels astronaut = OwnFile.pixels(bytes("skimage-astronaut.png"));
         Size wide = new Size(2600, 1300);
         byte[] samples = new byte[(int) wide.pixels() * 3];
         java.util.Arrays.fill(samples, (byte) 0x70);
@@ -85,7 +86,7 @@ class SuggestionsTest {
     }
 
     private WorkingPicture photo(String name) throws IOException {
-        return working(PictureReader.pixels(bytes(name)));
+        return working(OwnFile.pixels(bytes(name)));
     }
 
     private WorkingPicture working(Pixels pixels) throws IOException {

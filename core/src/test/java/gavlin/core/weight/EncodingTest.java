@@ -7,7 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.BadInput;
 import gavlin.core.Reference;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
@@ -100,7 +100,7 @@ class EncodingTest {
         byte[] exact = Encoding.lossless(PictureType.WEBP).write(photo, Tags.NONE);
         byte[] nearly = Encoding.webpNearly(60).write(photo, Tags.NONE);
         assertTrue(nearly.length < exact.length, nearly.length + " of " + exact.length);
-        assertTrue(Ssim.between(photo, PictureReader.pixels(nearly)) > 0.98);
+        assertTrue(Ssim.between(photo, OwnFile.pixels(nearly)) > 0.98);
     }
 
     @Test

@@ -6,7 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.Reference;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
@@ -35,7 +35,7 @@ class WeightSearchTest {
                 outcome.file().length >= 0.97 * limit, outcome.file().length + " of " + limit + " " + outcome.tried());
         assertEquals(outcome.chosen().bytes(), outcome.file().length);
         assertTrue(outcome.tried().size() <= WeightSearch.MAX_ENCODES);
-        assertEquals(PHOTO.size(), PictureReader.pixels(outcome.file()).size(), "at full size");
+        assertEquals(PHOTO.size(), OwnFile.pixels(outcome.file()).size(), "at full size");
     }
 
     @Test
@@ -49,7 +49,7 @@ class WeightSearchTest {
     void limitOutOfReach_givesTheLightestFileNotASilentlySmallerPicture() {
         Outcome outcome = search(PHOTO, 500, PictureType.JPEG, PictureType.WEBP);
         assertTrue(outcome.file().length > 500);
-        assertEquals(PHOTO.size(), PictureReader.pixels(outcome.file()).size());
+        assertEquals(PHOTO.size(), OwnFile.pixels(outcome.file()).size());
     }
 
     @Test
@@ -75,7 +75,7 @@ class WeightSearchTest {
                 outcome.chosen().settings().contains("colours"),
                 outcome.chosen().settings());
         assertTrue(outcome.chosen().ssim() > 0.98, "SSIM " + outcome.chosen().ssim());
-        Pixels read = PictureReader.pixels(outcome.file());
+        Pixels read = OwnFile.pixels(outcome.file());
         int clear = MARK.transparentPixels();
         assertEquals(clear, read.transparentPixels(), clear * 0.01, "transparency is kept");
     }
@@ -105,7 +105,7 @@ class WeightSearchTest {
         }
         Outcome outcome = search(new Pixels(size, 3, samples), 40_000, PictureType.PNG, PictureType.JPEG);
         assertEquals(PictureType.PNG, outcome.chosen().type(), outcome.tried().toString());
-        assertArrayEquals(samples, PictureReader.pixels(outcome.file()).samples());
+        assertArrayEquals(samples, OwnFile.pixels(outcome.file()).samples());
     }
 
     /** Nobody waits for the answer any more: no encode is begun after that. */
@@ -126,7 +126,7 @@ class WeightSearchTest {
         }
         Pixels drawing = new Pixels(Size.parse("100x100"), 4, samples);
         Outcome outcome = search(drawing, 60_000, PictureType.PNG);
-        assertArrayEquals(samples, PictureReader.pixels(outcome.file()).samples());
+        assertArrayEquals(samples, OwnFile.pixels(outcome.file()).samples());
         assertEquals(1.0, outcome.chosen().ssim());
     }
 

@@ -1,7 +1,6 @@
 package gavlin.web.bench;
 
 import gavlin.core.code.ImageCode;
-import gavlin.core.codec.RegionCopy;
 import gavlin.core.fit.FileName;
 import gavlin.core.solve.BestPosition;
 import gavlin.core.solve.Shares;
@@ -131,7 +130,7 @@ class CodeController {
         String what = (areas == 0 ? "" : areas == 1 ? "one keep area" : areas + " keep areas")
                 + (areas > 0 && point ? " and " : "")
                 + (point ? "the focal point" : "");
-        return RegionCopy.canHold(state.picture().type())
+        return state.picture().type().canHoldRegions()
                 ? "A copy of the original with " + what
                         + " written into it; its pixels and its other properties stay as they are."
                 : "An XMP file with " + what + ", to lie beside the original: "

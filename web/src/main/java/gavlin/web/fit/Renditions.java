@@ -3,7 +3,7 @@ package gavlin.web.fit;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Slot;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.Programs;
 import gavlin.core.codec.Tags;
 import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
@@ -64,8 +64,8 @@ public class Renditions {
                 picture.sha256(),
                 plan.fingerprint(),
                 tags(picture, slot).toString(),
-                PictureReader.readers(picture.type()),
-                PictureReader.writers());
+                Programs.readers(picture.type()),
+                Programs.writers());
         return FileStore.sha256(all.getBytes(StandardCharsets.UTF_8));
     }
 

@@ -3,7 +3,7 @@ package gavlin.web.fit;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.core.brief.Slot;
-import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.fit.Suitability;
 import gavlin.core.mark.EdgeContrast;
 import gavlin.core.raster.Pixels;
@@ -46,7 +46,7 @@ public class StandIns {
         return hidden.get(
                 file.key() + ground,
                 key -> work.run(file.bytes() + HEAP_PER_PIXEL * file.size().pixels(), () -> {
-                    Pixels pixels = PictureReader.pixels(files.bytes(file.sha256()));
+                    Pixels pixels = OwnFile.pixels(files.bytes(file.sha256()));
                     return EdgeContrast.hiddenShare(pixels, ground);
                 }));
     }

@@ -1,8 +1,9 @@
 package gavlin.web.picture;
 
-import gavlin.core.codec.Header;
 import gavlin.core.codec.PictureType;
+import gavlin.core.decoder.Taken;
 import gavlin.core.geometry.FocalPoint;
+import gavlin.web.store.FileStore.Identity;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -81,26 +82,24 @@ class Picture {
     Picture(
             String siteId,
             String id,
-            String sha256,
+            Identity file,
             String fileName,
-            Header header,
+            Taken taken,
             String notes,
-            boolean transparent,
-            long bytes,
             Caption words,
-            List<Suggestion> suggestions,
             String addedBy) {
         this.siteId = siteId;
         this.id = id;
-        this.sha256 = sha256;
+        this.sha256 = file.sha256();
+        this.bytes = file.bytes();
         this.fileName = fileName;
-        this.type = header.type();
-        this.width = header.upright().width();
-        this.height = header.upright().height();
-        this.transparent = transparent;
-        this.bytes = bytes;
+        this.type = taken.type();
+        this.width = taken.size().width();
+        this.height = taken.size().height();
+        this.transparent = taken.transparentPixels() > 0;
         this.notes = notes;
-        this.suggestions = json(suggestions);
+        this.suggestions =
+                json(taken.embedded().regions().stream().map(Suggestion::of).toList());
         this.keepAreas = "[]";
         this.addedBy = addedBy;
         this.addedAt = Instant.now();

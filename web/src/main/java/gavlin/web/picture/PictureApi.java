@@ -1,7 +1,6 @@
 package gavlin.web.picture;
 
 import gavlin.core.BadInput;
-import gavlin.core.codec.RegionCopy;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.web.account.SignedIn;
@@ -179,15 +178,16 @@ class PictureApi {
             HttpServletResponse response)
             throws IOException {
         StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
-        byte[] copy = pictures.withRegions(picture);
-        boolean inside = RegionCopy.canHold(picture.type());
+        boolean inside = picture.type().canHoldRegions();
         String name = picture.fileName();
-        attach(
-                response,
-                inside ? picture.type().mediaType() : "application/rdf+xml",
-                copy.length,
-                inside ? name : name.replaceFirst("(\\.[^.]*)?$", ".xmp"));
-        response.getOutputStream().write(copy);
+        try (Spare copy = pictures.withRegions(picture)) {
+            attach(
+                    response,
+                    inside ? picture.type().mediaType() : "application/rdf+xml",
+                    copy.bytes(),
+                    inside ? name : name.replaceFirst("(\\.[^.]*)?$", ".xmp"));
+            copy.copyTo(response.getOutputStream());
+        }
     }
 
     private static void attach(HttpServletResponse response, String type, long length, String name) {

@@ -23,6 +23,8 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Smaller pictures for the screen: whole, upright, good enough to judge a crop on. Never what is uploaded anywhere. */
@@ -32,6 +34,8 @@ public class PictureViews {
     public static final int WIDEST = 1600;
 
     static final List<Integer> WIDTHS = List.of(320, 640, WIDEST);
+
+    private static final Logger LOG = LoggerFactory.getLogger(PictureViews.class);
 
     private static final double QUALITY = 82;
     /** Bytes of heap for a pixel of a view: itself, its source at twice the density, its encoder's copy. */
@@ -86,16 +90,15 @@ public class PictureViews {
     }
 
     private byte[] madeAnew(StoredPicture picture, Steps<Preparation> prepare, int width, Path file) {
-        try {
-            byte[] bytes = make(picture, prepare, width);
-            working.makeRoom(bytes.length);
-            Path part = Files.createTempFile(file.getParent(), "view-", ".part");
-            Files.write(part, bytes);
-            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            return bytes;
+        byte[] bytes = make(picture, prepare, width);
+        working.makeRoom(bytes.length);
+        try (Spare part = Spare.in(file.getParent())) {
+            Files.write(part.path(), bytes);
+            Files.move(part.path(), file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException e) {
-            throw new UncheckedIOException("the cache folder cannot be used", e);
+            LOG.warn("a view is not kept: {}", e.getMessage()); // a full disk, mostly; it is made again next time
         }
+        return bytes;
     }
 
     private byte[] make(StoredPicture picture, Steps<Preparation> prepare, int width) {

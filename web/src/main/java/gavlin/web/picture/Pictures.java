@@ -2,19 +2,20 @@ package gavlin.web.picture;
 
 import gavlin.core.Slug;
 import gavlin.core.codec.Embedded;
-import gavlin.core.codec.Header;
-import gavlin.core.codec.PictureReader;
-import gavlin.core.codec.PictureReader.Decoded;
 import gavlin.core.codec.PictureRefused;
 import gavlin.core.codec.RegionCopy;
+import gavlin.core.decoder.Source;
+import gavlin.core.decoder.Taken;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.store.FileStore;
-import gavlin.web.work.HeavyWork;
+import gavlin.web.store.FileStore.Identity;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -31,8 +32,6 @@ import org.springframework.web.multipart.MultipartFile;
 @Service
 public class Pictures {
     private static final int SHORT_HASH = 6;
-    /** Of a file that may be in the heap at once: as it is read, and as parts of it are taken out. */
-    private static final long COPIES = 3;
 
     private static final String SALVAGED = "saved from a damaged file: look at it closely";
 
@@ -40,7 +39,6 @@ public class Pictures {
     private final FileStore files;
     private final WorkingPictures working;
     private final PictureSettings settings;
-    private final HeavyWork work;
     private final TransactionTemplate transaction;
 
     Pictures(
@@ -48,13 +46,11 @@ public class Pictures {
             FileStore files,
             WorkingPictures working,
             PictureSettings settings,
-            HeavyWork work,
             TransactionTemplate transaction) {
         this.pictures = pictures;
         this.files = files;
         this.working = working;
         this.settings = settings;
-        this.work = work;
         this.transaction = transaction;
     }
 
@@ -62,7 +58,7 @@ public class Pictures {
     public record Added(StoredPicture picture, boolean isNew) {}
 
     /**
-     * As {@link #add(OpenSite, byte[], String, Caption)}, with the weight judged before the upload is read.
+     * As {@link #add(OpenSite, byte[], String, Caption)}, with the weight judged before the upload is read, and never all of it in memory.
      *
      * @param salvage whether what can be seen of a damaged file is taken in its place
      */
@@ -70,64 +66,48 @@ public class Pictures {
         if (upload.getSize() > settings.limits().maxBytes()) {
             throw PictureRefused.tooHeavy(upload.getSize(), settings.limits());
         }
-        // Its header is judged in a turn of its own: only then is known what decoding takes.
-        long held = COPIES * upload.getSize();
-        long heap = work.run(held, () -> heapToDecode(bytesOf(upload), salvage));
-        return work.run(held + heap, () -> add(site, bytesOf(upload), upload.getOriginalFilename(), words, salvage));
-    }
-
-    private Added add(OpenSite site, byte[] file, String fileName, Caption words, boolean salvage) {
+        Source file = contentOf(upload);
         try {
-            return add(site, file, fileName, words);
+            return add(site, file, upload.getOriginalFilename(), words, List.of());
         } catch (PictureRefused e) {
             if (!salvage || e.reason() != PictureRefused.Reason.CORRUPT) {
                 throw e;
             }
-            byte[] saved = PictureReader.salvage(file, settings.limits());
-            return add(site, saved, fileName, words, List.of(SALVAGED));
         }
-    }
-
-    private long heapToDecode(byte[] file, boolean salvage) {
-        try {
-            Header header = PictureReader.inspect(file, settings.limits());
-            return PictureReader.heapToDecode(header.type(), header.upright());
-        } catch (PictureRefused e) {
-            if (!salvage || e.reason() != PictureRefused.Reason.CORRUPT) {
-                throw e;
-            }
-            return 4 * settings.limits().maxPixels(); // nobody knows what can be seen of it
-        }
-    }
-
-    private static byte[] bytesOf(MultipartFile upload) {
-        try {
-            return upload.getBytes();
+        try (Spare saved = working.salvaged(file)) {
+            return add(site, saved, upload.getOriginalFilename(), words, List.of(SALVAGED));
         } catch (IOException e) {
-            throw new PictureRefused(PictureRefused.Reason.CORRUPT, "the upload broke off; try again");
+            throw new UncheckedIOException("the cache folder cannot be used", e);
         }
+    }
+
+    private static Source contentOf(MultipartFile upload) {
+        return to -> {
+            try (InputStream in = upload.getInputStream()) {
+                in.transferTo(to);
+            }
+        };
     }
 
     /**
-     * Takes a picture in. The header is judged, then everything is decoded; only a picture that can be used is stored.
+     * Takes a picture in. A decoder judges it and decodes all of it; only a picture that can be used is stored.
      *
      * @param words where they say nothing, the file's own are taken
      * @throws PictureRefused with the reason; nothing is stored then
      */
     public Added add(OpenSite site, byte[] file, String fileName, Caption words) {
-        return add(site, file, fileName, words, List.of());
+        return add(site, Source.of(file), fileName, words, List.of());
     }
 
-    private Added add(OpenSite site, byte[] file, String fileName, Caption words, List<String> remarks) {
+    private Added add(OpenSite site, Source file, String fileName, Caption words, List<String> remarks) {
         site.requireSomeChange();
-        Header header = PictureReader.inspect(file, settings.limits());
-        String sha256 = FileStore.sha256(file);
-        StoredPicture known = bySha256(site, sha256);
+        Identity identity = identify(file);
+        StoredPicture known = bySha256(site, identity.sha256());
         if (known != null) {
             return new Added(known, false);
         }
-        Decoded decoded = working.decode(file, header, sha256);
-        Embedded embedded = PictureReader.embedded(file, header);
+        Taken taken = working.take(file, identity.sha256()).taken();
+        Embedded embedded = taken.embedded();
         String name = plainFileName(fileName);
         Caption said = words.orThoseOf(embedded);
         Caption titled = said.title().isEmpty()
@@ -135,23 +115,21 @@ public class Pictures {
                 : said;
         Picture picture = new Picture(
                 site.id(),
-                id(titled.title(), sha256),
-                sha256,
+                id(titled.title(), identity.sha256()),
+                identity,
                 name,
-                header,
-                notes(header, embedded, remarks),
-                decoded.transparentPixels() > 0,
-                file.length,
+                taken,
+                notes(taken, remarks),
                 titled,
-                embedded.regions().stream().map(Suggestion::of).toList(),
                 site.viewer().name());
         try {
             return transaction.execute(status -> {
-                files.put(file);
+                store(identity, file);
                 return new Added(pictures.saveAndFlush(picture).view(), true);
             });
         } catch (DataIntegrityViolationException e) {
-            StoredPicture winner = bySha256(site, sha256); // somebody uploaded the same bytes a moment earlier
+            StoredPicture winner =
+                    bySha256(site, identity.sha256()); // somebody uploaded the same bytes a moment earlier
             if (winner == null) {
                 throw e;
             }
@@ -159,11 +137,27 @@ public class Pictures {
         }
     }
 
-    private static String notes(Header header, Embedded embedded, List<String> remarks) {
+    private static Identity identify(Source file) {
+        try {
+            return FileStore.identify(file);
+        } catch (IOException e) {
+            throw new PictureRefused(PictureRefused.Reason.CORRUPT, "the upload broke off; try again");
+        }
+    }
+
+    private void store(Identity identity, Source file) {
+        try {
+            files.put(identity, file);
+        } catch (IOException e) {
+            throw new UncheckedIOException("an upload cannot be read again", e);
+        }
+    }
+
+    private static String notes(Taken taken, List<String> remarks) {
         List<String> notes = new ArrayList<>(remarks);
-        notes.addAll(header.notes());
-        if (!embedded.secrets().isEmpty()) {
-            notes.add("its file says " + String.join(" and ", embedded.secrets()) + ": never passed on");
+        notes.addAll(taken.notes());
+        if (!taken.embedded().secrets().isEmpty()) {
+            notes.add("its file says " + String.join(" and ", taken.embedded().secrets()) + ": never passed on");
         }
         return String.join("; ", notes);
     }
@@ -230,19 +224,11 @@ public class Pictures {
     }
 
     /** A copy of the file that says what must be seen of it; where its type can't hold that, an XMP file to lie beside it. */
-    public byte[] withRegions(StoredPicture picture) {
-        return work.run(COPIES * picture.bytes(), () -> copyWithRegions(picture));
-    }
-
-    private byte[] copyWithRegions(StoredPicture picture) {
-        byte[] original = files.bytes(picture.sha256());
-        Header header = PictureReader.inspect(original, settings.limits());
+    Spare withRegions(StoredPicture picture) {
         List<RegionCopy.Outline> areas = picture.keepAreas().areas().stream()
                 .map(area -> new RegionCopy.Outline(area.name(), area.shape() == KeepArea.Shape.ELLIPSE, area.box()))
                 .toList();
-        return RegionCopy.canHold(header.type())
-                ? RegionCopy.of(original, header, areas, picture.keepAreas().point())
-                : RegionCopy.sidecar(header, areas, picture.keepAreas().point());
+        return working.withRegions(picture, areas, picture.keepAreas().point());
     }
 
     private StoredPicture bySha256(OpenSite site, String sha256) {

@@ -2,14 +2,17 @@ package gavlin.web.picture;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import gavlin.core.codec.Header;
-import gavlin.core.codec.PictureReader;
-import gavlin.core.codec.PictureReader.Decoded;
+import gavlin.core.codec.RegionCopy;
+import gavlin.core.decoder.Decoders;
+import gavlin.core.decoder.Source;
+import gavlin.core.decoder.Taken;
+import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.raster.DiskFull;
 import gavlin.core.raster.WorkingPicture;
+import gavlin.web.problem.StorageFull;
 import gavlin.web.store.FileStore;
-import gavlin.web.work.HeavyWork;
 import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -37,10 +40,14 @@ public class WorkingPictures {
     private static final Logger LOG = LoggerFactory.getLogger(WorkingPictures.class);
     /** Mapped files kept open: address space and page cache, no heap. */
     private static final int KEPT_OPEN = 32;
+    /** Bytes of the disk that the cache leaves to the database and everything else. */
+    private static final long LEFT_FREE = 500_000_000;
+
+    private static final String WORKING = ".working";
 
     private final PictureSettings settings;
     private final FileStore files;
-    private final HeavyWork work;
+    private final Decoders decoders;
     private final OnceAtATime<WorkingPicture> building = new OnceAtATime<>();
     /** Bytes written since the folder was last looked through; much, so that a restart looks at once. */
     private final AtomicLong unseen = new AtomicLong(Long.MAX_VALUE / 2);
@@ -48,10 +55,10 @@ public class WorkingPictures {
     private final Cache<String, WorkingPicture> open =
             Caffeine.newBuilder().maximumSize(KEPT_OPEN).build();
 
-    WorkingPictures(PictureSettings settings, FileStore files, HeavyWork work) throws IOException {
+    WorkingPictures(PictureSettings settings, FileStore files, Decoders decoders) throws IOException {
         this.settings = settings;
         this.files = files;
-        this.work = work;
+        this.decoders = decoders;
         Files.createDirectories(settings.cache());
     }
 
@@ -69,30 +76,68 @@ public class WorkingPictures {
         if (open.getIfPresent(sha256) != null || Files.exists(fileOf(sha256))) {
             return of(picture);
         }
-        return work.run(heapToDecode(picture), () -> {
-            byte[] original = files.bytes(sha256);
-            try {
-                Header header = PictureReader.inspect(original, settings.limits());
-                return PictureReader.decodeFor(original, header, settings.cache(), List.of(framing));
-            } catch (IOException e) {
-                throw new UncheckedIOException("the cache folder cannot be written", e);
-            }
+        return withRoom(() -> decoders.excerpt(original(picture), settings.limits(), List.of(framing)));
+    }
+
+    /** A picture just decoded, and what was read of it. */
+    record Made(WorkingPicture picture, Taken taken) {}
+
+    /** Judges and decodes a file, keeping the outcome. */
+    Made take(Source file, String sha256) {
+        return withRoom(() -> {
+            Taken taken = decoders.take(file, settings.limits(), fileOf(sha256));
+            WorkingPicture picture = WorkingPicture.open(fileOf(sha256));
+            open.put(sha256, picture);
+            makeRoom(fileOf(sha256).toFile().length());
+            return new Made(picture, taken);
         });
     }
 
-    /** Decodes a file that has passed its header, keeping the outcome. */
-    Decoded decode(byte[] file, Header header, String sha256) {
-        long heap = file.length + PictureReader.heapToDecode(header.type(), header.upright());
-        return work.run(heap, () -> {
-            try {
-                Decoded decoded = PictureReader.decode(file, header, fileOf(sha256));
-                open.put(sha256, decoded.picture());
-                makeRoom(Files.size(fileOf(sha256)));
-                return decoded;
-            } catch (IOException e) {
-                throw new UncheckedIOException("the cache folder cannot be written", e);
-            }
+    /** A sound PNG of what can be seen of a damaged picture. */
+    Spare salvaged(Source file) {
+        return withRoom(() -> {
+            Spare saved = Spare.in(settings.cache());
+            decoders.salvage(file, settings.limits(), saved.path());
+            return saved;
         });
+    }
+
+    /** A copy that says what must be seen of it. */
+    Spare withRegions(StoredPicture picture, List<RegionCopy.Outline> areas, FocalPoint<InPicture> focal) {
+        return withRoom(() -> {
+            Spare copy = Spare.in(settings.cache());
+            decoders.withRegions(original(picture), settings.limits(), areas, focal, copy.path());
+            return copy;
+        });
+    }
+
+    private Source original(StoredPicture picture) {
+        return to -> files.copy(picture.sha256(), to);
+    }
+
+    private interface OnDisk<T> {
+        T get() throws IOException;
+    }
+
+    /** Once more after half of the cache has been thrown away, where the disk is full. */
+    private <T> T withRoom(OnDisk<T> work) {
+        try {
+            try {
+                return work.get();
+            } catch (IOException e) {
+                if (!DiskFull.isSaidBy(e)) {
+                    throw e;
+                }
+                LOG.warn("the disk is full: half of the cache is thrown away");
+                keepAtMost(kept() / 2);
+                return work.get();
+            }
+        } catch (IOException e) {
+            if (DiskFull.isSaidBy(e)) {
+                throw new StorageFull(e);
+            }
+            throw new UncheckedIOException("the cache folder cannot be used", e);
+        }
     }
 
     private WorkingPicture openOrBuild(StoredPicture picture) {
@@ -108,16 +153,7 @@ public class WorkingPictures {
         } catch (IOException e) {
             LOG.warn("the working picture {} is unusable and is made again: {}", sha256, e.getMessage());
         }
-        return work.run(heapToDecode(picture), () -> {
-            byte[] original = files.bytes(sha256);
-            return decode(original, PictureReader.inspect(original, settings.limits()), sha256)
-                    .picture();
-        });
-    }
-
-    /** Of a file in the heap, and what its reader needs besides: some decode whole. */
-    static long heapToDecode(StoredPicture picture) {
-        return picture.bytes() + PictureReader.heapToDecode(picture.type(), picture.size());
+        return take(original(picture), sha256).picture();
     }
 
     Path cached(String name) {
@@ -125,7 +161,7 @@ public class WorkingPictures {
     }
 
     private Path fileOf(String sha256) {
-        return cached(sha256 + ".working");
+        return cached(sha256 + WORKING);
     }
 
     /**
@@ -135,21 +171,29 @@ public class WorkingPictures {
      * @param written bytes that were just added
      */
     void makeRoom(long written) {
-        long most = settings.maxCacheSize().toBytes();
-        if (unseen.addAndGet(written) < most / 20) {
+        if (unseen.addAndGet(written) < settings.maxCacheSize().toBytes() / 20) {
             return;
         }
-        synchronized (unseen) {
-            unseen.set(0);
-            long kept = 0;
-            for (Cached file : newestFirst()) {
-                kept += file.bytes;
-                if (kept > most - most / 20) {
-                    try {
-                        Files.deleteIfExists(file.path);
-                    } catch (IOException e) {
-                        LOG.warn("{} cannot be thrown away: {}", file.path, e.getMessage());
-                    }
+        unseen.set(0);
+        long left = settings.cache().toFile().getUsableSpace();
+        long most = Math.min(settings.maxCacheSize().toBytes(), kept() + left - LEFT_FREE);
+        keepAtMost(most - most / 20);
+    }
+
+    private long kept() {
+        return newestFirst().stream().mapToLong(Cached::bytes).sum();
+    }
+
+    private synchronized void keepAtMost(long most) {
+        long kept = 0;
+        for (Cached file : newestFirst()) {
+            kept += file.bytes;
+            if (kept > most) {
+                try {
+                    Files.deleteIfExists(file.path);
+                    open.invalidate(file.path.getFileName().toString().replace(WORKING, ""));
+                } catch (IOException e) {
+                    LOG.warn("{} cannot be thrown away: {}", file.path, e.getMessage());
                 }
             }
         }

@@ -3,6 +3,7 @@ package gavlin.web.problem;
 import gavlin.core.BadInput;
 import gavlin.core.brief.SlotSheetFaults;
 import gavlin.core.codec.PictureRefused;
+import gavlin.core.decoder.DecodersBusy;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -107,7 +108,11 @@ public class Problems {
             }
             return problem;
         }
-        if (failure instanceof Busy) {
+        if (failure instanceof StorageFull) {
+            LOG.error("the disk is full", failure);
+            return problem(HttpStatus.INSUFFICIENT_STORAGE, "storage-full", failure.getMessage());
+        }
+        if (failure instanceof Busy || failure instanceof DecodersBusy) {
             return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", failure.getMessage());
         }
         if (failure instanceof MaxUploadSizeExceededException) {

@@ -5,6 +5,8 @@ import gavlin.core.Require;
 import gavlin.core.brief.SheetEdits;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheetFaults;
+import gavlin.core.decoder.Decoders;
+import gavlin.core.decoder.Source;
 import gavlin.core.page.PageReading;
 import gavlin.core.page.SlotProposal;
 import gavlin.web.account.SignedIn;
@@ -14,6 +16,8 @@ import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
 import gavlin.web.site.Sites;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,8 +44,10 @@ class SavedPageController {
     private final Sheets sheets;
     private final SlotBoard board;
     private final Rail rail;
+    private final Decoders decoders;
 
-    SavedPageController(Sites sites, Sheets sheets, SlotBoard board, Rail rail) {
+    SavedPageController(Sites sites, Sheets sheets, SlotBoard board, Rail rail, Decoders decoders) {
+        this.decoders = decoders;
         this.sites = sites;
         this.sheets = sheets;
         this.board = board;
@@ -107,13 +113,13 @@ class SavedPageController {
             Model model)
             throws IOException {
         try {
-            Map<String, byte[]> given = new LinkedHashMap<>();
+            Map<String, Source> given = new LinkedHashMap<>();
             for (MultipartFile file : files) {
                 if (!file.isEmpty() && file.getOriginalFilename() != null) {
-                    given.put(file.getOriginalFilename(), file.getBytes());
+                    given.put(file.getOriginalFilename(), to -> copy(file, to));
                 }
             }
-            PageReading reading = PageReading.of(given);
+            PageReading reading = decoders.page(given);
             model.addAttribute("title", reading.title().isBlank() ? "A page" : reading.title());
             model.addAttribute("rows", reading.proposals().stream().map(Row::of).toList());
             model.addAttribute("notes", reading.notes());
@@ -121,6 +127,12 @@ class SavedPageController {
             model.addAttribute("refused", e.getMessage());
         }
         return ask(site, id, model);
+    }
+
+    private static void copy(MultipartFile file, OutputStream to) throws IOException {
+        try (InputStream in = file.getInputStream()) {
+            in.transferTo(to);
+        }
     }
 
     /** Puts one proposed slot into the sheet, on top of whatever it says now. */

@@ -1,5 +1,6 @@
 package gavlin.web.store;
 
+import gavlin.core.decoder.Source;
 import gavlin.web.problem.NotFound;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -32,22 +33,102 @@ public class FileStore {
         this.transaction = transaction;
     }
 
+    /**
+     * What a file is, found by reading it once.
+     *
+     * @param sha256 of its bytes, in hexadecimal digits
+     */
+    public record Identity(String sha256, long bytes) {}
+
+    public static Identity identify(Source source) throws IOException {
+        MessageDigest digest = digest();
+        long[] bytes = {0};
+        source.copyTo(new OutputStream() {
+            @Override
+            public void write(int value) {
+                write(new byte[] {(byte) value}, 0, 1);
+            }
+
+            @Override
+            public void write(byte[] from, int at, int length) {
+                digest.update(from, at, length);
+                bytes[0] += length;
+            }
+        });
+        return new Identity(HexFormat.of().formatHex(digest.digest()), bytes[0]);
+    }
+
     /** Stores the bytes once, however often they come. */
     @Transactional
     public String put(byte[] bytes) {
-        String sha256 = sha256(bytes);
+        try {
+            String sha256 = sha256(bytes);
+            put(new Identity(sha256, bytes.length), Source.of(bytes));
+            return sha256;
+        } catch (IOException e) {
+            throw new IllegalStateException("memory does not fail to be read", e);
+        }
+    }
+
+    /** Stores a file chunk by chunk: no more than one of them is in memory. */
+    @Transactional(rollbackFor = IOException.class)
+    public void put(Identity file, Source source) throws IOException {
         int added = sql.update(
                 "INSERT IGNORE INTO stored_file (sha256, bytes, made_at) VALUES (?, ?, UTC_TIMESTAMP(3))",
-                sha256,
-                bytes.length);
+                file.sha256,
+                file.bytes);
         if (added == 0) {
-            return sha256; // a writer still at work on the same bytes held us until it had committed
+            return; // a writer still at work on the same bytes held us until it had committed
         }
-        for (int part = 0; (long) part * CHUNK < bytes.length; part++) {
-            byte[] chunk = Arrays.copyOfRange(bytes, part * CHUNK, Math.min(bytes.length, (part + 1) * CHUNK));
-            sql.update("INSERT INTO stored_chunk (sha256, part, data) VALUES (?, ?, ?)", sha256, part, chunk);
+        Chunks chunks = new Chunks(file.sha256);
+        source.copyTo(chunks);
+        chunks.finish();
+        if (chunks.written != file.bytes) {
+            throw new IOException("a file changed while it was stored");
         }
-        return sha256;
+    }
+
+    /** Cuts what comes into rows of the table. */
+    private final class Chunks extends OutputStream {
+        private final String sha256;
+        private final byte[] chunk = new byte[CHUNK];
+        private int filled;
+        private int part;
+        private long written;
+
+        Chunks(String sha256) {
+            this.sha256 = sha256;
+        }
+
+        @Override
+        public void write(int value) {
+            write(new byte[] {(byte) value}, 0, 1);
+        }
+
+        @Override
+        public void write(byte[] from, int at, int length) {
+            for (int done = 0; done < length; ) {
+                int some = Math.min(length - done, CHUNK - filled);
+                System.arraycopy(from, at + done, chunk, filled, some);
+                filled += some;
+                done += some;
+                if (filled == CHUNK) {
+                    finish();
+                }
+            }
+        }
+
+        void finish() {
+            if (filled > 0) {
+                sql.update(
+                        "INSERT INTO stored_chunk (sha256, part, data) VALUES (?, ?, ?)",
+                        sha256,
+                        part++,
+                        Arrays.copyOf(chunk, filled));
+                written += filled;
+                filled = 0;
+            }
+        }
     }
 
     /**
@@ -108,8 +189,12 @@ public class FileStore {
     }
 
     public static String sha256(byte[] bytes) {
+        return HexFormat.of().formatHex(digest().digest(bytes));
+    }
+
+    private static MessageDigest digest() {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+            return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("every JDK has SHA-256", e);
         }

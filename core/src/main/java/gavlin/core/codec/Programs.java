@@ -1,0 +1,32 @@
+package gavlin.core.codec;
+
+/** The programs that read and write pictures here, with their versions: part of every rendition's key. */
+public final class Programs {
+    private Programs() {}
+
+    /** What decides the pixels of a file of this type besides its bytes. */
+    public static String readers(PictureType type) {
+        return switch (type) {
+            case JPEG -> TurboJpeg.isThere() ? TurboJpeg.version() : "jdk " + Runtime.version();
+            case SVG -> "jsvg " + version(com.github.weisj.jsvg.SVGDocument.class);
+            case WEBP -> "webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
+            case AVIF, HEIC -> HeifFormat.version();
+            default -> "gavlin";
+        };
+    }
+
+    /** What decides the bytes of the files that Gavlin writes, besides the pixels. */
+    public static String writers() {
+        return "jdk " + Runtime.version() + ", webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
+    }
+
+    private static String version(Class<?> library) {
+        String version = library.getPackage().getImplementationVersion();
+        if (version != null) {
+            return version;
+        }
+        String jar =
+                String.valueOf(library.getProtectionDomain().getCodeSource().getLocation());
+        return jar.replaceAll(".*/", "");
+    }
+}

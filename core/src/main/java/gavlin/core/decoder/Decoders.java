@@ -1,0 +1,359 @@
+package gavlin.core.decoder;
+
+import gavlin.core.BadInput;
+import gavlin.core.codec.Limits;
+import gavlin.core.codec.PictureRefused;
+import gavlin.core.codec.PictureRefused.Reason;
+import gavlin.core.codec.RegionCopy;
+import gavlin.core.decoder.DecoderLost.Why;
+import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.page.PageReading;
+import gavlin.core.raster.DiskFull;
+import gavlin.core.raster.WorkingPicture;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
+
+/**
+ * The decoder processes: as many as were asked for, started ahead and kept warm, each with one job at a time, replaced when they die.
+ * Whatever is wrong with a file comes back as the same exceptions that reading it here would give; a file over which a decoder died
+ * is refused in words. Callers hold no more than a stream's buffer of the file.
+ *
+ * <p>Cost beside the reading itself: the file is written once more, into the decoder's folder, and a line goes each way.
+ */
+public final class Decoders implements AutoCloseable {
+    private static final System.Logger LOG = System.getLogger(Decoders.class.getName());
+    private static final int BUFFER = 1 << 16;
+
+    /**
+     * @param processes at least 1
+     * @param folder for the decoders' folders; on the disk where what they make is to be kept
+     * @param wrapped whether bubblewrap is put around them where it works
+     * @param most how long one job may take
+     * @param patience how long a caller waits for its turn
+     * @param queue how many callers may wait
+     */
+    public record Settings(int processes, Path folder, boolean wrapped, Duration most, Duration patience, int queue) {
+        public static Settings of(Path folder) {
+            return new Settings(
+                    Math.max(2, Runtime.getRuntime().availableProcessors()),
+                    folder,
+                    true,
+                    Duration.ofSeconds(20),
+                    Duration.ofSeconds(30),
+                    24);
+        }
+    }
+
+    /** How they are, for people who run them. */
+    public record State(int processes, int idle, boolean wrapped, long done, long lost) {}
+
+    private final Settings settings;
+    private final Sandbox sandbox;
+    /** One place for each decoder, taken by whoever gives it a job. */
+    private final BlockingQueue<CompletableFuture<DecoderProcess>> places;
+
+    private final AtomicInteger waiting = new AtomicInteger();
+    private final AtomicInteger started = new AtomicInteger();
+    private final AtomicInteger done = new AtomicInteger();
+    private final AtomicInteger lost = new AtomicInteger();
+    private final ScheduledExecutorService clock =
+            Executors.newSingleThreadScheduledExecutor(work -> daemon(work, "decoders-clock"));
+    private final ExecutorService starter = Executors.newCachedThreadPool(work -> daemon(work, "decoders-starter"));
+    private volatile boolean closed;
+
+    public Decoders(Settings settings) throws IOException {
+        this.settings = settings;
+        this.sandbox = Sandbox.ofThisMachine(settings.wrapped);
+        this.places = new ArrayBlockingQueue<>(settings.processes);
+        Files.createDirectories(settings.folder);
+        clearLeftOvers();
+        for (int i = 0; i < settings.processes; i++) {
+            places.add(startedAhead());
+        }
+        if (!sandbox.isWrapped() && settings.wrapped) {
+            LOG.log(System.Logger.Level.WARNING, "bubblewrap is not there or does not work: decoders run without it");
+        }
+    }
+
+    public State state() {
+        return new State(settings.processes, places.size(), sandbox.isWrapped(), done.get(), lost.get());
+    }
+
+    /**
+     * Judges a picture, decodes it, and reads what it says of itself.
+     *
+     * @param target where its working picture appears, on the disk of the decoders' folder
+     * @throws PictureRefused with the reason and what to do; nothing appears then
+     * @throws DiskFull when there is no room for it
+     * @throws DecodersBusy when its turn did not come in time
+     */
+    public Taken take(Source picture, Limits limits, Path target) throws IOException {
+        return forPicture(new Job.Take(limits), picture, (folder, answer) -> {
+            keep(folder, target);
+            return Answer.JSON.treeToValue(answer.result(), Taken.class);
+        });
+    }
+
+    /**
+     * Decodes only what some renditions need of a picture that was taken before.
+     *
+     * @return not kept: its file is gone when it is
+     */
+    public WorkingPicture excerpt(Source picture, Limits limits, List<Framing<InPicture>> framings) throws IOException {
+        return forPicture(
+                new Job.Excerpt(limits, framings), picture, (folder, answer) -> WorkingPicture.open(Job.out(folder)));
+    }
+
+    /**
+     * What can be seen of a damaged picture, as a sound PNG.
+     *
+     * @param target where it appears
+     * @throws PictureRefused when nothing can be seen
+     */
+    public void salvage(Source picture, Limits limits, Path target) throws IOException {
+        forPicture(new Job.Salvage(limits), picture, (folder, answer) -> {
+            keep(folder, target);
+            return null;
+        });
+    }
+
+    /**
+     * A copy of a picture that says what must be seen of it, or an XMP file where its type can't; see {@link RegionCopy}.
+     *
+     * @param focal or null
+     * @param target where it appears
+     */
+    public void withRegions(
+            Source picture, Limits limits, List<RegionCopy.Outline> areas, FocalPoint<InPicture> focal, Path target)
+            throws IOException {
+        forPicture(new Job.Regions(limits, areas, focal), picture, (folder, answer) -> {
+            keep(folder, target);
+            return null;
+        });
+    }
+
+    /**
+     * Reads a saved page for slots.
+     *
+     * @param files by name, as a browser saved them
+     * @throws BadInput when there is no page among them, or more of it than can be read
+     */
+    public PageReading page(Map<String, Source> files) throws IOException {
+        List<Source> contents = new ArrayList<>(files.values());
+        try {
+            return done(
+                    new Job.Page(List.copyOf(files.keySet())),
+                    folder -> {
+                        for (int i = 0; i < contents.size(); i++) {
+                            write(contents.get(i), Job.in(folder, i));
+                        }
+                    },
+                    (folder, answer) -> Answer.JSON.treeToValue(answer.result(), PageReading.class));
+        } catch (DecoderLost e) {
+            throw new BadInput(
+                    "files",
+                    "the page can't be read: it asks for more "
+                            + (e.why() == Why.OVERSTAYED ? "time" : "memory")
+                            + " than Gavlin gives it. Leave out style sheets that the place in question doesn't need");
+        }
+    }
+
+    private interface Filling {
+        void fill(Path folder) throws IOException;
+    }
+
+    private interface Taking<T> {
+        T take(Path folder, Answer answer) throws IOException;
+    }
+
+    private <T> T forPicture(Job job, Source picture, Taking<T> taking) throws IOException {
+        try {
+            return done(job, folder -> write(picture, Job.in(folder)), taking);
+        } catch (DecoderLost e) {
+            throw switch (e.why()) {
+                case OVERSTAYED ->
+                    new PictureRefused(
+                            Reason.TOO_LARGE,
+                            "the file takes more than " + settings.most.toSeconds()
+                                    + " s to read; export it again in a simpler form, or smaller");
+                case OUT_OF_MEMORY ->
+                    new PictureRefused(
+                            Reason.TOO_LARGE,
+                            "the file takes more memory to read than Gavlin gives it; export it again in a simpler form, or smaller");
+                case CRASHED ->
+                    new PictureRefused(
+                            Reason.CORRUPT,
+                            "the file is damaged in a way that its reader did not survive; save or export the picture again and upload that");
+            };
+        }
+    }
+
+    /** Does a job, once more when its decoder ended for a reason that need not be the file's. */
+    private <T> T done(Job job, Filling filling, Taking<T> taking) throws IOException, DecoderLost {
+        try {
+            return doneOnce(job, filling, taking);
+        } catch (DecoderLost e) {
+            if (e.why() != Why.CRASHED) {
+                throw e;
+            }
+            return doneOnce(job, filling, taking);
+        }
+    }
+
+    private <T> T doneOnce(Job job, Filling filling, Taking<T> taking) throws IOException, DecoderLost {
+        DecoderProcess decoder = taken();
+        try {
+            filling.fill(decoder.folder());
+            Answer answer = decoder.ask(job, settings.most);
+            done.incrementAndGet();
+            return switch (answer.kind()) {
+                case DONE -> taking.take(decoder.folder(), answer);
+                case REFUSED -> throw new PictureRefused(answer.reason(), answer.says());
+                case BAD_INPUT -> throw new BadInput(answer.field(), answer.says());
+                case DISK_FULL -> throw new DiskFull(answer.says());
+                case BROKEN -> {
+                    LOG.log(System.Logger.Level.WARNING, "a decoder could not read a file: {0}", answer.says());
+                    throw new PictureRefused(
+                            Reason.CORRUPT,
+                            "the file is damaged or of a kind that its reader does not know; save or export it again and upload that");
+                }
+            };
+        } catch (DecoderLost e) {
+            lost.incrementAndGet();
+            LOG.log(System.Logger.Level.INFO, "a decoder ended over its file: {0}", e.why());
+            throw e;
+        } finally {
+            giveBack(decoder);
+        }
+    }
+
+    private DecoderProcess taken() {
+        CompletableFuture<DecoderProcess> place = place();
+        try {
+            DecoderProcess decoder = place.join();
+            if (decoder.isUsable()) {
+                return decoder;
+            }
+            decoder.close(); // it died with nothing to do
+            return start();
+        } catch (CompletionException e) {
+            places.add(startedAhead());
+            throw new DecodersBusy("the programs that read pictures can't be started just now; try again", e);
+        }
+    }
+
+    private CompletableFuture<DecoderProcess> place() {
+        if (waiting.incrementAndGet() > settings.queue) {
+            waiting.decrementAndGet();
+            throw new DecodersBusy("Gavlin is busy reading other pictures; try again in a few seconds", null);
+        }
+        try {
+            CompletableFuture<DecoderProcess> place = places.poll(settings.patience.toMillis(), TimeUnit.MILLISECONDS);
+            if (place == null) {
+                throw new DecodersBusy("Gavlin is busy reading other pictures; try again in a few seconds", null);
+            }
+            return place;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new DecodersBusy("the reading was stopped", e);
+        } finally {
+            waiting.decrementAndGet();
+        }
+    }
+
+    private void giveBack(DecoderProcess decoder) {
+        boolean tidy = decoder.isUsable();
+        try {
+            decoder.tidy();
+        } catch (IOException e) {
+            tidy = false;
+        }
+        if (tidy && !closed) {
+            places.add(CompletableFuture.completedFuture(decoder));
+        } else {
+            decoder.close();
+            places.add(startedAhead());
+        }
+    }
+
+    private CompletableFuture<DecoderProcess> startedAhead() {
+        return closed
+                ? CompletableFuture.failedFuture(new IllegalStateException("the decoders have been closed"))
+                : CompletableFuture.supplyAsync(this::start, starter);
+    }
+
+    private DecoderProcess start() {
+        try {
+            String name = "decoder-" + ProcessHandle.current().pid() + "-" + started.incrementAndGet();
+            DecoderProcess decoder =
+                    new DecoderProcess(sandbox, settings.folder.toAbsolutePath().resolve(name), clock);
+            if (closed) {
+                decoder.close();
+            }
+            return decoder;
+        } catch (IOException e) {
+            LOG.log(System.Logger.Level.ERROR, e.getMessage());
+            throw new CompletionException(e);
+        }
+    }
+
+    /** Folders of a process that was killed. */
+    private void clearLeftOvers() throws IOException {
+        try (Stream<Path> folders = Files.list(settings.folder)) {
+            for (Path folder : folders.toList()) {
+                String[] name = folder.getFileName().toString().split("-");
+                boolean ours = name.length == 3 && name[0].equals("decoder") && name[1].matches("\\d{1,9}");
+                if (ours && ProcessHandle.of(Long.parseLong(name[1])).isEmpty()) {
+                    DecoderProcess.delete(folder);
+                }
+            }
+        }
+    }
+
+    private static void keep(Path folder, Path target) throws IOException {
+        Files.move(Job.out(folder), target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    }
+
+    private static void write(Source source, Path file) throws IOException {
+        try (OutputStream out = new java.io.BufferedOutputStream(Files.newOutputStream(file), BUFFER)) {
+            source.copyTo(out);
+        } catch (IOException e) {
+            throw DiskFull.isSaidBy(e) ? new DiskFull(e.getMessage()) : e;
+        }
+    }
+
+    private static Thread daemon(Runnable work, String name) {
+        Thread thread = new Thread(work, name);
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    @Override
+    public void close() {
+        closed = true;
+        for (CompletableFuture<DecoderProcess> place = places.poll(); place != null; place = places.poll()) {
+            place.thenAccept(DecoderProcess::close);
+        }
+        clock.shutdown();
+        starter.shutdown();
+    }
+}
