@@ -38,18 +38,34 @@ final class GavlinClient {
 
     /** @return the picture's id */
     String upload(String site, byte[] file, String title) throws IOException, InterruptedException {
+        String answer = answer(form("/api/v1/sites/" + site + "/pictures", "file", "figures.jpg", file, title));
+        return answer.replaceAll("(?s).*\"id\":\"([^\"]+)\".*", "$1");
+    }
+
+    /** Sends a file that may well be refused. */
+    int offer(String path, String field, String fileName, byte[] file) throws IOException, InterruptedException {
+        return client.send(form(path, field, fileName, file, "").build(), HttpResponse.BodyHandlers.discarding())
+                .statusCode();
+    }
+
+    int status(String path) throws IOException, InterruptedException {
+        return client.send(request(path).GET().build(), HttpResponse.BodyHandlers.discarding())
+                .statusCode();
+    }
+
+    private HttpRequest.Builder form(String path, String field, String fileName, byte[] file, String title) {
         String boundary = "gavlin-figures";
         ByteArrayOutputStream body = new ByteArrayOutputStream();
         body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"title\"\r\n\r\n" + title
                         + "\r\n--" + boundary
-                        + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"figures.jpg\"\r\n\r\n")
+                        + "\r\nContent-Disposition: form-data; name=\"" + field + "\"; filename=\"" + fileName
+                        + "\"\r\n\r\n")
                 .getBytes(StandardCharsets.UTF_8));
         body.writeBytes(file);
         body.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
-        String answer = answer(request("/api/v1/sites/" + site + "/pictures")
+        return request(path)
                 .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
-        return answer.replaceAll("(?s).*\"id\":\"([^\"]+)\".*", "$1");
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()));
     }
 
     private String answer(HttpRequest.Builder request) throws IOException, InterruptedException {
