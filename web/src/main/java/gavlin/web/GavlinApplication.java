@@ -1,5 +1,6 @@
 package gavlin.web;
 
+import gavlin.web.command.Commands;
 import javax.imageio.ImageIO;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -13,6 +14,9 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 public class GavlinApplication {
     public static void main(String[] args) {
         ImageIO.setUseCache(false); // files in memory stay in memory
+        if (Commands.isOne(args)) {
+            System.exit(Commands.run(GavlinApplication.class, args, System.out, System.err));
+        }
         SpringApplication.run(GavlinApplication.class, args);
     }
 }

@@ -67,7 +67,9 @@ public final class RunningGavlin {
         }
         return new String[] {
             "--server.port=" + port,
+            "--management.server.port=0",
             "--gavlin.demo=true",
+            "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,
             "--spring.datasource.url=jdbc:mariadb://127.0.0.1:" + database
                     + "/gavlin?useServerPrepStmts=true&maxAllowedPacket=16777216",

@@ -35,6 +35,11 @@ final class RememberingPasswordEncoder implements PasswordEncoder {
         return bcrypt.encode(password);
     }
 
+    /** Whether this password was right for this hash lately. */
+    boolean remembers(CharSequence password, String stored) {
+        return matched.getIfPresent(seal(password + "\0" + stored)) != null;
+    }
+
     @Override
     public boolean matches(CharSequence password, String stored) {
         String seal = seal(password + "\0" + stored);

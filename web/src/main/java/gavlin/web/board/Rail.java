@@ -16,7 +16,7 @@ public class Rail {
 
     public record Stop(String name, String href, String count, boolean here) {}
 
-    public record View(String siteName, String theme, String viewer, List<Stop> stops) {}
+    public record View(String siteName, String theme, String viewer, boolean people, List<Stop> stops) {}
 
     /** @param here the name of the stop that the page belongs to */
     public View of(OpenSite site, List<SlotBoard.Entry> entries, String here) {
@@ -28,6 +28,7 @@ public class Rail {
                 site.name(),
                 site.sheet().themeName() + " " + site.sheet().themeVersion() + " · " + entries.size() + " slots",
                 site.viewer().name(),
+                site.viewer().looksAfterPeople(),
                 List.of(
                         new Stop("Plan", base + "/plan", Integer.toString(entries.size()), here.equals("Plan")),
                         new Stop(

@@ -23,6 +23,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -76,11 +77,11 @@ class DemoData implements SmartInitializingSingleton {
             return;
         }
         LOG.info("the database is empty: drawing the demo's pictures");
-        Viewer warden = accounts.create("warden", PASSWORD, true);
+        Viewer warden = accounts.addToDemo("warden", "Wenna Carlyon", PASSWORD, true);
         tolvane(sites.create(warden, TOLVANE, "Tolvane Lights", sheet("breakwater")));
         quillet(sites.create(warden, QUILLET, "Quillet Street Repair Café", sheet("spindrift")));
-        Viewer keeper = accounts.create("keeper", PASSWORD, false);
-        sites.entrust(sites.open(warden, TOLVANE), keeper, "kelso-gallery");
+        Viewer keeper = accounts.addToDemo("keeper", "Jory Tremayne", PASSWORD, false);
+        sites.entrust(sites.open(warden, TOLVANE), keeper.id(), Set.of("kelso-gallery"));
         LOG.info("the demo is ready");
     }
 

@@ -27,7 +27,7 @@ public class Housekeeping {
     /** A file is kept so long whatever becomes of its fit: undo and redo find it, and it may be about to be stored. */
     private static final Duration GRACE = Duration.ofDays(7);
 
-    private static final Viewer EVERYWHERE = new Viewer(0, "Gavlin", true);
+    private static final Viewer EVERYWHERE = Viewer.ofGavlin();
 
     private final Sites sites;
     private final Fits fits;

@@ -1,6 +1,7 @@
 package gavlin.web.plan;
 
 import gavlin.core.gauge.Verdict;
+import gavlin.web.account.Accounts;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
@@ -36,8 +37,10 @@ class PlanController {
     private final Fits fits;
     private final FitBook book;
     private final Rail rail;
+    private final Accounts accounts;
 
-    PlanController(Sites sites, Sheets sheets, SlotBoard board, Fits fits, FitBook book, Rail rail) {
+    PlanController(Sites sites, Sheets sheets, SlotBoard board, Fits fits, FitBook book, Rail rail, Accounts accounts) {
+        this.accounts = accounts;
         this.sites = sites;
         this.sheets = sheets;
         this.board = board;
@@ -54,6 +57,7 @@ class PlanController {
             @RequestParam Map<String, String> query,
             Model model) {
         OpenSite now = sites.open(who.viewer(), site);
+        accounts.leaveOffAt(who.viewer(), now.id());
         Map<String, String> tried = tried(query);
         Map<String, String> options = new HashMap<>(now.chosen());
         options.putAll(tried);

@@ -24,7 +24,8 @@ class SitesController {
     @GetMapping("/sites")
     String all(@AuthenticationPrincipal SignedIn who, Model model) {
         model.addAttribute("viewer", who.viewer().name());
-        model.addAttribute("mayMake", who.viewer().everywhere());
+        model.addAttribute("people", who.viewer().looksAfterPeople());
+        model.addAttribute("mayMake", who.viewer().mayMakeSites());
         model.addAttribute(
                 "sites", sites.openAll(who.viewer()).stream().map(this::row).toList());
         return "site/sites";

@@ -40,7 +40,9 @@ class BodyLimit extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (request.getContentLengthLong() > MAX_BYTES) {
+            UnreadBody.leave(request, response);
             problems.write(
+                    request,
                     response,
                     HttpStatus.CONTENT_TOO_LARGE,
                     "body-too-large",

@@ -8,15 +8,20 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
+import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLTransientException;
 import java.util.Locale;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.TransientDataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -34,6 +39,10 @@ import tools.jackson.databind.json.JsonMapper;
 @ControllerAdvice
 public class Problems {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    private static final String RETRY_AFTER = "3";
+    private static final String DATABASE_AWAY =
+            "Gavlin is busy: its database does not answer just now. Nothing was changed; try again in a moment";
+
     private static final String TYPE = "urn:gavlin:problem:";
 
     private final JsonMapper json;
@@ -50,7 +59,7 @@ public class Problems {
         response.reset(); // a file may have been about to be sent
         ProblemDetail problem = describe(failure);
         if (problem.getStatus() == 503) {
-            response.setHeader("Retry-After", "3");
+            response.setHeader("Retry-After", RETRY_AFTER);
         }
         if (isApi(request) || isScript(request)) {
             return ResponseEntity.status(problem.getStatus())
@@ -64,11 +73,23 @@ public class Problems {
     }
 
     /** For filters, which run before any controller. */
-    public void write(HttpServletResponse response, HttpStatus status, String kind, String detail) throws IOException {
+    public void write(
+            HttpServletRequest request, HttpServletResponse response, HttpStatus status, String kind, String detail)
+            throws IOException {
+        if (!isApi(request) && !isScript(request)) {
+            response.sendError(status.value(), detail); // as a page
+            return;
+        }
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
         response.getWriter().write(json.writeValueAsString(problem(status, kind, detail)));
+    }
+
+    /** The database does not answer: no fault of whoever asks. */
+    public void writeDatabaseAway(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        response.setHeader("Retry-After", RETRY_AFTER);
+        write(request, response, HttpStatus.SERVICE_UNAVAILABLE, "busy", DATABASE_AWAY);
     }
 
     public static boolean isApi(HttpServletRequest request) {
@@ -76,7 +97,7 @@ public class Problems {
     }
 
     /** A page's own script reads problem details; a browser that goes somewhere asks for HTML. */
-    private static boolean isScript(HttpServletRequest request) {
+    public static boolean isScript(HttpServletRequest request) {
         String accepted = request.getHeader("Accept");
         return accepted != null && accepted.startsWith(MediaType.APPLICATION_JSON_VALUE);
     }
@@ -115,6 +136,12 @@ public class Problems {
         if (failure instanceof Busy || failure instanceof DecodersBusy) {
             return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", failure.getMessage());
         }
+        if (isDatabaseAway(failure)) {
+            LOG.warn(
+                    "the database does not answer: {}",
+                    String.valueOf(failure.getMessage()).lines().findFirst().orElse(""));
+            return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", DATABASE_AWAY);
+        }
         if (failure instanceof MaxUploadSizeExceededException) {
             return problem(
                     HttpStatus.CONTENT_TOO_LARGE,
@@ -144,6 +171,19 @@ public class Problems {
                 "something went wrong in Gavlin itself; nothing was changed");
     }
 
+    private static boolean isDatabaseAway(Throwable failure) {
+        for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
+            if (cause instanceof CannotCreateTransactionException
+                    || cause instanceof TransientDataAccessException
+                    || cause instanceof DataAccessResourceFailureException
+                    || cause instanceof SQLTransientException
+                    || cause instanceof SQLNonTransientConnectionException) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     private static HttpStatus statusOf(PictureRefused refused) {
         return switch (refused.reason()) {
             case TOO_HEAVY -> HttpStatus.CONTENT_TOO_LARGE;
@@ -157,7 +197,7 @@ public class Problems {
         return problem;
     }
 
-    private static ProblemDetail problem(HttpStatus status, String kind, String detail) {
+    static ProblemDetail problem(HttpStatus status, String kind, String detail) {
         ProblemDetail problem = ProblemDetail.forStatus(status);
         problem.setType(URI.create(TYPE + kind));
         problem.setTitle(status.getReasonPhrase());

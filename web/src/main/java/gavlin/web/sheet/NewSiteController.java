@@ -46,7 +46,7 @@ class NewSiteController {
             @RequestParam(required = false) MultipartFile file,
             RedirectAttributes flash)
             throws IOException {
-        if (!who.viewer().everywhere()) {
+        if (!who.viewer().mayMakeSites()) {
             throw new Forbidden("only accounts that look after all sites make new ones");
         }
         try {

@@ -1,6 +1,8 @@
 package gavlin.web.site;
 
+import gavlin.web.account.Accounts;
 import gavlin.web.account.SignedIn;
+import java.util.Comparator;
 import java.util.List;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -9,24 +11,22 @@ import org.springframework.web.bind.annotation.GetMapping;
 @Controller
 class HomeController {
     private final Sites sites;
+    private final Accounts accounts;
 
-    HomeController(Sites sites) {
+    HomeController(Sites sites, Accounts accounts) {
         this.sites = sites;
+        this.accounts = accounts;
     }
 
-    /** Straight to the work: the first site's plan, or the list when there is none. */
+    /** Straight to the work: where they left off, else the largest of their sites. */
     @GetMapping("/")
     String home(@AuthenticationPrincipal SignedIn who) {
         List<OpenSite> open = sites.openAll(who.viewer());
-        return open.isEmpty()
-                ? "redirect:/sites"
-                : "redirect:/sites/" + largest(open).id() + "/plan";
-    }
-
-    private static OpenSite largest(List<OpenSite> open) {
+        String last = accounts.lastSite(who.viewer());
         return open.stream()
-                .max((a, b) -> Integer.compare(
-                        a.sheet().slots().size(), b.sheet().slots().size()))
-                .orElseThrow();
+                .max(Comparator.comparing((OpenSite site) -> site.id().equals(last))
+                        .thenComparing(site -> site.sheet().slots().size()))
+                .map(site -> "redirect:/sites/" + site.id() + "/plan")
+                .orElse("redirect:/sites");
     }
 }

@@ -53,7 +53,7 @@ class SiteApi {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     SiteAnswer create(@AuthenticationPrincipal SignedIn who, @RequestBody NewSite site) {
-        if (!who.viewer().everywhere()) {
+        if (!who.viewer().mayMakeSites()) {
             throw new Forbidden("only accounts that look after all sites make new ones");
         }
         if (site.slotSheet() == null || !site.slotSheet().isObject()) {

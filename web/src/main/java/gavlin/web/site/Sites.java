@@ -10,6 +10,7 @@ import gavlin.web.problem.NotFound;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -43,7 +44,7 @@ public class Sites {
     /** @throws NotFound also when the site exists but is none of theirs */
     @Transactional(readOnly = true)
     public OpenSite open(Viewer viewer, String id) {
-        Site site = sites.findById(id).orElseThrow(() -> new NotFound("site", id));
+        Site site = sites.findById(id).filter(s -> viewer.reaches(id)).orElseThrow(() -> new NotFound("site", id));
         Set<String> sections = memberships.findByAccountIdAndSiteId(viewer.id(), id).stream()
                 .map(Membership::section)
                 .collect(Collectors.toSet());
@@ -61,6 +62,7 @@ public class Sites {
                         Membership::siteId, Collectors.mapping(Membership::section, Collectors.toSet())));
         return sites.findAllByOrderByName().stream()
                 .filter(site -> viewer.everywhere() || sections.containsKey(site.id()))
+                .filter(site -> viewer.reaches(site.id()))
                 .map(site -> opened(site, viewer, sections.getOrDefault(site.id(), Set.of())))
                 .toList();
     }
@@ -92,16 +94,34 @@ public class Sites {
         return opened(site, viewer, Set.of(OpenSite.WHOLE_SITE));
     }
 
-    /** Lets an account keep one section of a site. */
+    /** What an account may change: sections by site, {@link OpenSite#WHOLE_SITE} among them for a warden. */
+    @Transactional(readOnly = true)
+    public Map<String, Set<String>> entrustedTo(long account) {
+        return memberships.findByAccountId(account).stream()
+                .collect(Collectors.groupingBy(
+                        Membership::siteId, TreeMap::new, Collectors.mapping(Membership::section, Collectors.toSet())));
+    }
+
+    /**
+     * Gives an account these sections of a site to keep and no others; {@link OpenSite#WHOLE_SITE} makes them its warden.
+     *
+     * @throws NotFound when there is no such section
+     */
     @Transactional
-    public void entrust(OpenSite site, Viewer keeper, String section) {
+    public void entrust(OpenSite site, long account, Set<String> sections) {
         site.requireChange(OpenSite.WHOLE_SITE);
-        site.sheet().section(section).orElseThrow(() -> new NotFound("section", section));
-        memberships.save(new Membership(keeper.id(), site.id(), section));
+        for (String section : sections) {
+            if (!section.equals(OpenSite.WHOLE_SITE)) {
+                site.sheet().section(section).orElseThrow(() -> new NotFound("section", section));
+            }
+        }
+        memberships.deleteAll(memberships.findByAccountIdAndSiteId(account, site.id()));
+        memberships.flush();
+        sections.forEach(section -> memberships.save(new Membership(account, site.id(), section)));
     }
 
     private OpenSite opened(Site site, Viewer viewer, Set<String> sections) {
-        boolean warden = viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE);
+        boolean warden = viewer.mayWrite() && (viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE));
         StoredSheet stored = sheets.findById(site.sheetId())
                 .orElseThrow(() -> new IllegalStateException("a site's slot sheet is missing"));
         SlotSheet sheet = parsed(stored);
@@ -115,7 +135,7 @@ public class Sites {
                 stored.overridingOff(),
                 viewer,
                 warden,
-                sections);
+                viewer.mayWrite() ? sections : Set.of());
     }
 
     private SlotSheet parsed(StoredSheet stored) {

@@ -19,7 +19,10 @@ public class HeavyWork {
     private static final double SHARE = 0.7;
 
     private static final int MB = 1 << 20;
+    /** Who would wait behind so many is told at once: threads that wait are none for those who only look. */
+    private static final int LONGEST_QUEUE = 40;
 
+    private final int turns;
     private final Semaphore cores;
     private final Semaphore memory;
     private final int mostMemory;
@@ -33,6 +36,7 @@ public class HeavyWork {
 
     /** @param bytes that all work at once may hold */
     HeavyWork(int cores, long bytes) {
+        this.turns = cores;
         this.cores = new Semaphore(cores, true);
         this.mostMemory = megabytes(bytes);
         this.memory = new Semaphore(mostMemory, true);
@@ -49,6 +53,9 @@ public class HeavyWork {
             return work.get();
         }
         int share = Math.min(mostMemory, megabytes(bytes));
+        if (cores.getQueueLength() >= LONGEST_QUEUE) {
+            throw new Busy();
+        }
         acquire(cores, 1);
         try {
             acquire(memory, share);
@@ -67,6 +74,13 @@ public class HeavyWork {
     /** Of work that holds little memory. */
     public <T> T run(Supplier<T> work) {
         return run(MB, work);
+    }
+
+    /** How it stands, for people who run it. */
+    public record State(int turns, int free, int waiting) {}
+
+    public State state() {
+        return new State(turns, cores.availablePermits(), cores.getQueueLength() + memory.getQueueLength());
     }
 
     private static void acquire(Semaphore of, int permits) {
