@@ -52,6 +52,8 @@ public final class SlotSheetReader {
     /** Of rounded corners whose radius is not said, CSS px: common practice, no source. */
     private static final double USUAL_RADIUS = 8;
 
+    private static final double HUGE = 1e9;
+
     private SlotSheetReader() {}
 
     /** The JSON Schema of version 1, as published. */
@@ -86,6 +88,11 @@ public final class SlotSheetReader {
         } catch (JacksonException e) {
             throw fault("", "is not JSON: " + e.getOriginalMessage());
         }
+        List<Fault> huge = new ArrayList<>();
+        hugeNumbers(sheet, "", huge);
+        if (!huge.isEmpty()) {
+            throw new SlotSheetFaults(huge); // the schema's own checks can't hold them
+        }
         // Of several ways in which a value may be right, each is a message of its own: one fault all the same.
         Map<String, String> found = new LinkedHashMap<>();
         SCHEMA.validate(sheet)
@@ -113,6 +120,20 @@ public final class SlotSheetReader {
                         .toList(),
                 list(sheet.path("slots")).map(SlotSheetReader::slot).toList(),
                 list(sheet.path("pages")).map(SlotSheetReader::page).toList());
+    }
+
+    /** No sheet means a number of more than nine digits. */
+    private static void hugeNumbers(JsonNode node, String pointer, List<Fault> faults) {
+        if (node.isNumber() && !(Math.abs(node.doubleValue()) < HUGE)) {
+            faults.add(new Fault(pointer, "is a number beyond any size that Gavlin knows"));
+        } else if (node.isObject()) {
+            node.properties()
+                    .forEach(member -> hugeNumbers(member.getValue(), pointer + "/" + member.getKey(), faults));
+        } else if (node.isArray()) {
+            for (int i = 0; i < node.size(); i++) {
+                hugeNumbers(node.get(i), pointer + "/" + i, faults);
+            }
+        }
     }
 
     private static Slot slot(JsonNode node) {

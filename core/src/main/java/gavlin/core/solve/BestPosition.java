@@ -100,7 +100,7 @@ public record BestPosition(Position position, double worst, Shares shares) {
                 worst = value;
             }
         }
-        for (int round = 0; round < ROUNDS && worst < Shares.WHOLE; round++) {
+        for (int round = 0; round < ROUNDS && worst < Shares.WHOLE && !Patience.isOver(); round++) {
             BestPosition position = of(best, best.best(lock, starts).window());
             Problem next = best.at(position.position);
             double value = next.best(lock, starts).shares().worst();

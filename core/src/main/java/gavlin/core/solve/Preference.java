@@ -63,7 +63,7 @@ final class Preference {
                 new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
         queue.add(space.whole(2));
         int left = Math.min(MOST_CELLS, MOST_WORK / meter.pairs());
-        while (!queue.isEmpty() && left > 0) {
+        while (!queue.isEmpty() && left > 0 && !Patience.isOver()) {
             Cell cell = queue.poll();
             if (cell.bound() <= best + CLOSE) {
                 break;

@@ -105,7 +105,7 @@ public final class Remedies {
         Optional<Problem.Answer> found = whole(problem.with(growth.apply(most)), lock);
         int low = 0;
         int high = most;
-        while (found.isPresent() && high - low > 1) {
+        while (found.isPresent() && high - low > 1 && !Patience.isOver()) {
             int middle = (low + high) / 2;
             Optional<Problem.Answer> less = whole(problem.with(growth.apply(middle)), lock);
             if (less.isPresent()) {

@@ -110,7 +110,7 @@ final class WindowSearch {
         int left = Math.min(MOST_CELLS, MOST_WORK / meter.pairs());
         while (!queue.isEmpty()) {
             Cell cell = queue.poll();
-            if (bestWorst >= WHOLE || cell.bound() <= bestWorst + close() || left <= 0) {
+            if (bestWorst >= WHOLE || cell.bound() <= bestWorst + close() || left <= 0 || Patience.isOver()) {
                 return Math.max(cell.bound(), bestWorst);
             }
             for (Cell half : space.split(cell)) {
@@ -156,7 +156,7 @@ final class WindowSearch {
         double sum = meter.sum();
         for (double step = firstStep; step > (worst == 0 ? LAST_STEP_BLIND : LAST_STEP) * start.width(); step /= 2) {
             boolean up = true;
-            for (int round = 0; up && round < MOST_ROUNDS; round++) {
+            for (int round = 0; up && round < MOST_ROUNDS && !Patience.isOver(); round++) {
                 up = false;
                 for (int[] way : WAYS) {
                     Box<InPrepared> next = space.moved(

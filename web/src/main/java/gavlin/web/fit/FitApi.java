@@ -7,6 +7,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.Shortfall;
 import gavlin.web.account.SignedIn;
+import gavlin.web.problem.Busy;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import jakarta.servlet.http.HttpServletResponse;
@@ -118,7 +119,15 @@ class FitApi {
     @PutMapping("/{slot}/fit")
     FitAnswer put(Desk desk, @RequestParam(defaultValue = "all") String measure, @RequestBody ObjectNode body) {
         FitState saved = proposals.save(desk.site(), desk.place(), Asked.read(body, json));
-        return FitAnswer.of(measure.equals("geometry") ? saved : renditions.measured(saved));
+        if (measure.equals("geometry")) {
+            return FitAnswer.of(saved);
+        }
+        try {
+            return FitAnswer.of(renditions.measured(saved));
+        } catch (Busy e) {
+            throw new Busy("this is stored as revision " + saved.revision()
+                    + ", but Gavlin is too busy to make its file; ask for the fit again in a few seconds");
+        }
     }
 
     @GetMapping("/{slot}/fit")

@@ -8,6 +8,8 @@ import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
+import gavlin.web.work.Again;
+import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -50,6 +52,10 @@ public class FitBook {
             if (base != null && base != parent && last != null && !unchanged) {
                 throw new FitChanged(last.madeBy(), parent);
             }
+            if (base != null && base > 0 && last == null) {
+                throw new Conflict("the picture was taken out of "
+                        + place.slot().name() + " meanwhile: put it back first, or choose one anew");
+            }
             return unchanged ? last : revision(head, head.advance(), parent, picture, fit, site);
         });
         measuring.nowIs(site, place, stored.key());
@@ -71,17 +77,36 @@ public class FitBook {
     private FitState store(OpenSite site, Place place, StoredPicture picture, Fit fit, Storing storing) {
         site.requireChange(place.slot(), place.section());
         FitState.looked(site, place, picture, fit); // a fit that can't be planned is refused before it is stored
-        if (fits.head(site, place).isEmpty()) {
-            transaction.executeWithoutResult(status ->
-                    heads.createUnlessThere(site.sheetId(), place.slot().id(), place.section(), place.member()));
-        }
-        return transaction.execute(status -> {
-            FitHead head = heads.lock(site.sheetId(), place.slot().id(), place.section(), place.member())
-                    .orElseThrow();
-            FitRevision held = storing.in(head);
-            heads.save(head);
-            return fits.state(site, place, head, held);
+        return Again.whenBeaten(() -> {
+            if (fits.head(site, place).isEmpty()) {
+                transaction.executeWithoutResult(status ->
+                        heads.createUnlessThere(site.sheetId(), place.slot().id(), place.section(), place.member()));
+            }
+            return transaction.execute(status -> {
+                FitHead head = place.slot().set() == null
+                        ? heads.lock(site.sheetId(), place.slot().id(), place.section(), place.member())
+                                .orElseThrow()
+                        : withRoom(site, place);
+                FitRevision held = storing.in(head);
+                heads.save(head);
+                return fits.state(site, place, head, held);
+            });
         });
+    }
+
+    /** One of the pictures of a slot of several, and no more than it takes, however many come at once. */
+    private FitHead withRoom(OpenSite site, Place place) {
+        List<FitHead> all = heads.lockAll(site.sheetId(), place.slot().id(), place.section());
+        FitHead own = all.stream()
+                .filter(head -> head.member() == place.member())
+                .findFirst()
+                .orElseThrow();
+        long filled = all.stream().filter(head -> head.currentRevision() > 0).count();
+        if (own.currentRevision() == 0 && filled >= place.slot().set().most()) {
+            throw new Conflict(
+                    place.slot().name() + " takes at most " + place.slot().set().most() + " pictures");
+        }
+        return own;
     }
 
     private FitRevision revision(FitHead head, int number, int parent, StoredPicture picture, Fit fit, OpenSite site) {

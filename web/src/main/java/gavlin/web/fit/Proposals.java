@@ -2,10 +2,12 @@ package gavlin.web.fit;
 
 import gavlin.core.BadInput;
 import gavlin.core.fit.Fit;
+import gavlin.core.solve.Patience;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.site.OpenSite;
 import gavlin.web.work.HeavyWork;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -15,6 +17,9 @@ import org.springframework.stereotype.Service;
 /** What fits would be that are not stored: asked for, carried from other slots, chosen by Gavlin; judged as stored ones are. */
 @Service
 public class Proposals {
+    /** People wait for it; usual searches end in a tenth of it, proven. */
+    private static final Duration MOST_SEARCHING = Duration.ofSeconds(6);
+
     private final Fits fits;
     private final FitBook book;
     private final Renditions renditions;
@@ -57,12 +62,12 @@ public class Proposals {
 
     /** The same fit with its window where Gavlin puts it. */
     public Fit placed(OpenSite site, Place place, StoredPicture picture, Fit fit) {
-        return work.run(() -> BestWindow.placed(site, place, picture, fit));
+        return work.run(() -> Patience.within(MOST_SEARCHING, () -> BestWindow.placed(site, place, picture, fit)));
     }
 
     /** The best window for a fit as it is. */
     public BestWindow best(FitState present, Set<String> locks, List<Integer> heights) {
-        return work.run(() -> BestWindow.of(present, locks, heights));
+        return work.run(() -> Patience.within(MOST_SEARCHING, () -> BestWindow.of(present, locks, heights)));
     }
 
     /**
@@ -140,7 +145,10 @@ public class Proposals {
                             .map(Choice::picture)
                             .toList();
             List<Choice> choices = new ArrayList<>();
-            first.forEach(picture -> choices.add(choice(site, place, picture, placed, true)));
+            Patience.within(MOST_SEARCHING, () -> {
+                first.forEach(picture -> choices.add(choice(site, place, picture, placed, true)));
+                return choices;
+            });
             choices.sort(ORDER);
             return choices;
         });

@@ -8,9 +8,10 @@ import io.micrometer.core.instrument.binder.MeterBinder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
-import org.springframework.beans.factory.annotation.Value;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.actuate.endpoint.annotation.Endpoint;
 import org.springframework.boot.actuate.endpoint.annotation.ReadOperation;
+import org.springframework.boot.info.BuildProperties;
 import org.springframework.stereotype.Component;
 
 /** How this node stands: in lines for {@code ./gavlin status}, and as figures among the metrics. */
@@ -21,8 +22,9 @@ class StateEndpoint implements MeterBinder {
     private final HeavyWork work;
     private final String version;
 
-    StateEndpoint(Decoders decoders, HeavyWork work, @Value("${gavlin.version}") String version) {
-        this.version = version;
+    StateEndpoint(Decoders decoders, HeavyWork work, ObjectProvider<BuildProperties> build) {
+        this.version =
+                build.stream().map(BuildProperties::getVersion).findFirst().orElse("of the source");
         this.decoders = decoders;
         this.work = work;
     }

@@ -57,10 +57,22 @@ public class PictureViews {
 
     /** The whole of a picture as it is prepared, so many px wide. */
     byte[] view(StoredPicture picture, Steps<Preparation> prepare, int width) {
-        int wanted = WIDTHS.stream().filter(w -> w >= width).findFirst().orElse(WIDTHS.get(WIDTHS.size() - 1));
-        String name = picture.sha256() + fingerprint(prepare) + "-" + wanted + "."
+        String name = name(picture, prepare, width);
+        return making.get(name, () -> readOrMake(picture, prepare, wanted(width), working.cached(name)));
+    }
+
+    /** Another for other pixels. */
+    String tag(StoredPicture picture, Steps<Preparation> prepare, int width) {
+        return '"' + name(picture, prepare, width) + '"';
+    }
+
+    private static String name(StoredPicture picture, Steps<Preparation> prepare, int width) {
+        return picture.sha256() + fingerprint(prepare) + "-" + wanted(width) + "."
                 + typeOf(picture).extension();
-        return making.get(name, () -> readOrMake(picture, prepare, wanted, working.cached(name)));
+    }
+
+    private static int wanted(int width) {
+        return WIDTHS.stream().filter(w -> w >= width).findFirst().orElse(WIDTHS.get(WIDTHS.size() - 1));
     }
 
     /** Where a page reads it. */

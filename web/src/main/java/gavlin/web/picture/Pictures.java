@@ -32,6 +32,7 @@ import org.springframework.web.multipart.MultipartFile;
 @Service
 public class Pictures {
     private static final int SHORT_HASH = 6;
+    private static final int MOST_IN_ID = 64;
 
     private static final String SALVAGED = "saved from a damaged file: look at it closely";
 
@@ -113,27 +114,42 @@ public class Pictures {
         Caption titled = said.title().isEmpty()
                 ? new Caption(titleFrom(name), said.description(), said.credit(), said.licence())
                 : said;
-        Picture picture = new Picture(
-                site.id(),
-                id(titled.title(), identity.sha256()),
+        return store(
+                site,
+                file,
                 identity,
-                name,
-                taken,
-                notes(taken, remarks),
-                titled,
-                site.viewer().name());
+                SHORT_HASH,
+                id -> new Picture(
+                        site.id(),
+                        id,
+                        identity,
+                        name,
+                        taken,
+                        notes(taken, remarks),
+                        titled,
+                        site.viewer().name()),
+                titled.title());
+    }
+
+    /** @param digits of the hash that its id ends with: more where another picture of that title has the same */
+    private Added store(
+            OpenSite site, Source file, Identity identity, int digits, Function<String, Picture> made, String title) {
         try {
             return transaction.execute(status -> {
                 store(identity, file);
-                return new Added(pictures.saveAndFlush(picture).view(), true);
+                String id = id(title, identity.sha256().substring(0, digits));
+                return new Added(pictures.saveAndFlush(made.apply(id)).view(), true);
             });
         } catch (DataIntegrityViolationException e) {
             StoredPicture winner =
                     bySha256(site, identity.sha256()); // somebody uploaded the same bytes a moment earlier
-            if (winner == null) {
+            if (winner != null) {
+                return new Added(winner, false);
+            }
+            if (digits > 2 * SHORT_HASH) {
                 throw e;
             }
-            return new Added(winner, false);
+            return store(site, file, identity, digits + 4, made, title);
         }
     }
 
@@ -257,8 +273,10 @@ public class Pictures {
     }
 
     /** Readable, and different for different bytes. */
-    private static String id(String title, String sha256) {
+    private static String id(String title, String digits) {
         String slug = Slug.of(title);
-        return (slug.isEmpty() ? "picture" : slug) + "-" + sha256.substring(0, SHORT_HASH);
+        int room = MOST_IN_ID - digits.length() - 1;
+        String cut = slug.length() > room ? slug.substring(0, room).replaceFirst("-+$", "") : slug;
+        return (cut.isEmpty() ? "picture" : cut) + "-" + digits;
     }
 }

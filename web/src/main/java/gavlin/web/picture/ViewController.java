@@ -5,7 +5,6 @@ import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.Sites;
-import java.time.Duration;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -14,6 +13,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.context.request.WebRequest;
 
 /** Pictures for the screen; always files that Gavlin wrote, never an upload. */
 @Controller
@@ -34,12 +34,19 @@ class ViewController {
             @PathVariable String site,
             @PathVariable String id,
             @RequestParam(defaultValue = "640") int width,
-            @RequestParam(required = false) String prepare) {
+            @RequestParam(required = false) String prepare,
+            WebRequest request) {
         StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
         Steps<Preparation> steps = Preparations.read(prepare);
         new Prepared(picture.size(), steps).checked();
+        String tag = views.tag(picture, steps, width);
+        if (request.checkNotModified(tag)) {
+            return null;
+        }
+        // Kept by the browser, but shown only after asking whether this person still may see it.
         return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .eTag(tag)
+                .cacheControl(CacheControl.noCache().cachePrivate())
                 .contentType(
                         MediaType.parseMediaType(PictureViews.typeOf(picture).mediaType()))
                 .body(views.view(picture, steps, width));

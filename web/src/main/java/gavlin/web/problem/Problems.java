@@ -11,8 +11,10 @@ import java.net.URI;
 import java.sql.SQLNonTransientConnectionException;
 import java.sql.SQLTransientException;
 import java.util.Locale;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.TransientDataAccessException;
 import org.springframework.http.HttpStatus;
@@ -142,6 +144,22 @@ public class Problems {
                     String.valueOf(failure.getMessage()).lines().findFirst().orElse(""));
             return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", DATABASE_AWAY);
         }
+        if (failure instanceof InvalidParameterException) {
+            return problem(
+                    HttpStatus.BAD_REQUEST,
+                    "bad-input",
+                    "the address or the form holds something that is no text, or more fields than Gavlin reads");
+        }
+        if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
+            return problem(
+                    HttpStatus.BAD_REQUEST, "bad-input", mismatch.getName() + " cannot be " + mismatch.getValue());
+        }
+        if (failure instanceof TypeMismatchException mismatch) {
+            return problem(
+                    HttpStatus.BAD_REQUEST,
+                    "bad-input",
+                    mismatch.getPropertyName() + " can't be what was sent"); // such as words where a file belongs
+        }
         if (failure instanceof MaxUploadSizeExceededException) {
             return problem(
                     HttpStatus.CONTENT_TOO_LARGE,
@@ -153,10 +171,6 @@ public class Problems {
         }
         if (failure instanceof HttpMessageNotReadableException unreadable) {
             return problem(HttpStatus.BAD_REQUEST, "bad-json", "the body cannot be read: " + firstLine(unreadable));
-        }
-        if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
-            return problem(
-                    HttpStatus.BAD_REQUEST, "bad-input", mismatch.getName() + " cannot be " + mismatch.getValue());
         }
         if (failure instanceof ErrorResponse known) {
             return problem(
