@@ -61,6 +61,11 @@ public final class RunningGavlin {
 
     /** Of a copy that shares the database of the tests. */
     static String[] arguments(String port, Path cache) {
+        return arguments(port, cache, "gavlin", true);
+    }
+
+    /** @param name of the database, which begins with {@code gavlin} */
+    public static String[] arguments(String port, Path cache, String name, boolean demo) {
         String database = System.getenv("GAVLIN_TEST_DB_PORT");
         if (database == null) {
             throw new IllegalStateException("these tests need a database: run them with ./gavlin test");
@@ -68,11 +73,11 @@ public final class RunningGavlin {
         return new String[] {
             "--server.port=" + port,
             "--management.server.port=0",
-            "--gavlin.demo=true",
+            "--gavlin.demo=" + demo,
             "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,
-            "--spring.datasource.url=jdbc:mariadb://127.0.0.1:" + database
-                    + "/gavlin?useServerPrepStmts=true&maxAllowedPacket=16777216",
+            "--spring.datasource.url=jdbc:mariadb://127.0.0.1:" + database + "/" + name
+                    + "?useServerPrepStmts=true&maxAllowedPacket=16777216",
             "--spring.datasource.password=" + System.getenv("GAVLIN_TEST_DB_PASSWORD")
         };
     }

@@ -32,9 +32,11 @@ public class Housekeeping {
     private final Sites sites;
     private final Fits fits;
     private final RenditionRepository renditions;
+    private final Renditions made;
     private final FileStore files;
 
-    Housekeeping(Sites sites, Fits fits, RenditionRepository renditions, FileStore files) {
+    Housekeeping(Sites sites, Fits fits, RenditionRepository renditions, Renditions made, FileStore files) {
+        this.made = made;
         this.sites = sites;
         this.fits = fits;
         this.renditions = renditions;
@@ -62,16 +64,34 @@ public class Housekeeping {
         return gone;
     }
 
+    /**
+     * Makes the file of every fit that has none yet, as after a restore: pages say what they said before.
+     *
+     * @return how many
+     */
+    public int makeMissing() {
+        int count = 0;
+        for (FitState fit : made.known(all().toList())) {
+            if (fit.rendition() == null && made.measured(fit).rendition() != null) {
+                count++;
+            }
+        }
+        return count;
+    }
+
     private Set<String> needed() {
         Set<String> keys = new HashSet<>();
-        for (OpenSite site : sites.openAll(EVERYWHERE)) {
-            Stream.concat(
-                            Stream.of(OpenSite.WHOLE_SITE),
-                            site.sheet().sections().stream().map(SlotSheet.Section::id))
-                    .flatMap(section -> fits.placed(site, section).stream())
-                    .forEach(fit -> fit.slot().brief().densities().forEach(density -> keys.add(key(fit, density))));
-        }
+        all().forEach(fit -> fit.slot().brief().densities().forEach(density -> keys.add(key(fit, density))));
         return keys;
+    }
+
+    /** Every fit that holds now, on every site and in every section. */
+    private Stream<FitState> all() {
+        return sites.openAll(EVERYWHERE).stream()
+                .flatMap(site -> Stream.concat(
+                                Stream.of(OpenSite.WHOLE_SITE),
+                                site.sheet().sections().stream().map(SlotSheet.Section::id))
+                        .flatMap(section -> fits.placed(site, section).stream()));
     }
 
     private static String key(FitState fit, int density) {
