@@ -8,8 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
@@ -18,6 +18,7 @@ import java.util.regex.Pattern;
 /** Whether hostile files, one after the other, are felt by the people who work meanwhile. */
 final class HostileFigures {
     private static final int CLIENTS = 4;
+    private static final int SENDERS = 3;
     private static final int FILES = Integer.getInteger("files", 1000);
     private static final int QUIET_SECONDS = 20;
     private static final long SEED = 20261126;
@@ -52,16 +53,31 @@ final class HostileFigures {
         long heapBefore = heap(before);
 
         People people = new People();
-        Map<Integer, Integer> answers = new TreeMap<>();
+        Map<Integer, Integer> answers = new ConcurrentSkipListMap<>();
+        AtomicInteger next = new AtomicInteger();
         long started = System.nanoTime();
-        for (int i = 0; i < FILES; i++) {
-            answers.merge(offer(HostileFiles.of(SEED + i)), 1, Integer::sum);
+        List<Thread> senders = new ArrayList<>();
+        for (int i = 0; i < SENDERS; i++) {
+            senders.add(new Thread(() -> {
+                for (int n = next.getAndIncrement(); n < FILES; n = next.getAndIncrement()) {
+                    answers.merge(offered(HostileFiles.of(SEED + n)), 1, Integer::sum);
+                }
+            }));
+        }
+        senders.forEach(Thread::start);
+        for (Thread sender : senders) {
+            sender.join();
         }
         double seconds = (System.nanoTime() - started) / 1e9;
         double[] beside = people.stop();
         String after = Files.readString(process).strip();
 
-        System.out.printf(Locale.ROOT, "%d hostile files in %.0f s, while %d people work%n", FILES, seconds, CLIENTS);
+        System.out.printf(
+                Locale.ROOT,
+                "%d hostile files in %.0f s, three at a time, while %d people work%n",
+                FILES,
+                seconds,
+                CLIENTS);
         print("answers to the files, by status", answers.toString());
         print("people's requests without, with", alone.length + ", " + beside.length);
         print("of these lost", quiet.lost + ", " + people.lost);
@@ -70,6 +86,15 @@ final class HostileFigures {
                 before.equals(after) && ProcessHandle.of(Long.parseLong(after)).isPresent();
         print("the same process", same ? "yes" : "NO");
         print("its heap before, after", "%d, %d MB".formatted(heapBefore >> 20, heap(after) >> 20));
+    }
+
+    /** @return 0 when there was no answer */
+    private int offered(Hostile file) {
+        try {
+            return offer(file);
+        } catch (IOException | InterruptedException e) {
+            return 0;
+        }
     }
 
     private int offer(Hostile file) throws IOException, InterruptedException {

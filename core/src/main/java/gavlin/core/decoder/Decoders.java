@@ -47,7 +47,7 @@ public final class Decoders implements AutoCloseable {
      * @param processes at least 1
      * @param folder for the decoders' folders; on the disk where what they make is to be kept
      * @param wrapped whether bubblewrap is put around them where it works
-     * @param most how long one job may take
+     * @param most how long reading a picture may take; a saved page, half as long
      * @param patience how long a caller waits for its turn
      * @param queue how many callers may wait
      */
@@ -167,7 +167,8 @@ public final class Decoders implements AutoCloseable {
                             write(contents.get(i), Job.in(folder, i));
                         }
                     },
-                    (folder, answer) -> Answer.JSON.treeToValue(answer.result(), PageReading.class));
+                    (folder, answer) -> Answer.JSON.treeToValue(answer.result(), PageReading.class),
+                    settings.most.dividedBy(2));
         } catch (DecoderLost e) {
             throw new BadInput(
                     "files",
@@ -187,7 +188,7 @@ public final class Decoders implements AutoCloseable {
 
     private <T> T forPicture(Job job, Source picture, Taking<T> taking) throws IOException {
         try {
-            return done(job, folder -> write(picture, Job.in(folder)), taking);
+            return done(job, folder -> write(picture, Job.in(folder)), taking, settings.most);
         } catch (DecoderLost e) {
             throw switch (e.why()) {
                 case OVERSTAYED ->
@@ -208,22 +209,22 @@ public final class Decoders implements AutoCloseable {
     }
 
     /** Does a job, once more when its decoder ended for a reason that need not be the file's. */
-    private <T> T done(Job job, Filling filling, Taking<T> taking) throws IOException, DecoderLost {
+    private <T> T done(Job job, Filling filling, Taking<T> taking, Duration most) throws IOException, DecoderLost {
         try {
-            return doneOnce(job, filling, taking);
+            return doneOnce(job, filling, taking, most);
         } catch (DecoderLost e) {
             if (e.why() != Why.CRASHED) {
                 throw e;
             }
-            return doneOnce(job, filling, taking);
+            return doneOnce(job, filling, taking, most);
         }
     }
 
-    private <T> T doneOnce(Job job, Filling filling, Taking<T> taking) throws IOException, DecoderLost {
+    private <T> T doneOnce(Job job, Filling filling, Taking<T> taking, Duration most) throws IOException, DecoderLost {
         DecoderProcess decoder = taken();
         try {
             filling.fill(decoder.folder());
-            Answer answer = decoder.ask(job, settings.most);
+            Answer answer = decoder.ask(job, most);
             done.incrementAndGet();
             return switch (answer.kind()) {
                 case DONE -> taking.take(decoder.folder(), answer);

@@ -28,6 +28,11 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
                     "id",
                     "picture_number IN (SELECT number FROM picture WHERE site_id = ?)",
                     Map.of("picture_number", "picture")),
+            new Table(
+                    "picture_words",
+                    "id",
+                    "picture_number IN (SELECT number FROM picture WHERE site_id = ?)",
+                    Map.of("picture_number", "picture")),
             new Table("fit_head", "id", "sheet_id IN " + SHEETS, Map.of("sheet_id", "sheet")),
             new Table(
                     "fit_revision",

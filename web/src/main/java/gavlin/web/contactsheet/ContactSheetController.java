@@ -9,11 +9,16 @@ import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.picture.Caption;
+import gavlin.web.picture.PictureInUse;
+import gavlin.web.picture.PictureUses;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.Forbidden;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -50,6 +55,12 @@ class ContactSheetController {
         model.addAttribute("rail", rail.of(open, entries, "Pictures"));
         model.addAttribute("site", open.id());
         model.addAttribute("mayAdd", open.warden() || !open.kept().isEmpty());
+        model.addAttribute(
+                "removed",
+                pictures.removed(open).stream()
+                        .map(p -> new Removed(
+                                p.id(), p.label(), p.removal().by(), p.removal().at(), daysLeft(p)))
+                        .toList());
         model.addAttribute("headline", Phrases.count(all.size(), "picture", "pictures"));
         model.addAttribute("sentence", sentence(all));
         model.addAttribute(
@@ -58,6 +69,51 @@ class ContactSheetController {
                         .map(p -> Contact.of(p, usedIn(p, entries), serves(p, unfilled)))
                         .toList());
         return "contactsheet/contactsheet";
+    }
+
+    /** A picture that can still be brought back. */
+    record Removed(String id, String label, String by, Instant at, long daysLeft) {}
+
+    private static long daysLeft(StoredPicture picture) {
+        return Math.max(
+                0,
+                Pictures.KEPT_DAYS
+                        - Duration.between(picture.removal().at(), Instant.now())
+                                .toDays());
+    }
+
+    @PostMapping("/sites/{site}/pictures/{id}/remove")
+    String remove(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean anyway,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            StoredPicture picture = pictures.find(open, id);
+            pictures.remove(open, id, anyway);
+            flash.addFlashAttribute(
+                    "said",
+                    picture.label() + " is removed. It can be brought back for " + Pictures.KEPT_DAYS
+                            + " days, below.");
+            return "redirect:/sites/" + open.id() + "/pictures";
+        } catch (PictureInUse | Forbidden e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+            return "redirect:/sites/" + open.id() + "/pictures/" + id;
+        }
+    }
+
+    @PostMapping("/sites/{site}/pictures/{id}/restore")
+    String restore(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        StoredPicture picture = pictures.bringBack(open, id);
+        flash.addFlashAttribute("said", picture.label() + " is back, also in the slots that it was taken out of.");
+        return "redirect:/sites/" + open.id() + "/pictures/" + id;
     }
 
     @GetMapping("/sites/{site}/pictures/{id}")
@@ -70,6 +126,11 @@ class ContactSheetController {
         boolean conflict = model.getAttribute("typed") instanceof Caption;
         model.addAttribute("words", conflict ? model.getAttribute("typed") : picture.words());
         model.addAttribute("theirs", conflict ? picture.words() : null);
+        model.addAttribute(
+                "uses",
+                pictures.uses(open, picture).stream()
+                        .map(PictureUses.Use::label)
+                        .toList());
         model.addAttribute("wordsRevision", picture.wordsRevision());
         model.addAttribute("notes", picture.notes());
         model.addAttribute("mayChange", open.warden() || !open.kept().isEmpty());
@@ -99,7 +160,7 @@ class ContactSheetController {
         try {
             pictures.describe(open, id, new Caption(title, description, credit, licence), base);
             flash.addFlashAttribute("said", "These words are saved.");
-        } catch (BadInput e) {
+        } catch (BadInput | Forbidden e) {
             flash.addFlashAttribute("refused", e.getMessage());
         } catch (Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());

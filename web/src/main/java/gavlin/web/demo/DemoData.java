@@ -6,6 +6,7 @@ import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.account.Accounts;
+import gavlin.web.account.Person;
 import gavlin.web.account.Viewer;
 import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitRequest;
@@ -73,16 +74,27 @@ class DemoData implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() {
-        if (!accounts.isEmpty()) {
+        if (!accounts.isEmpty() && !isHalfDone()) {
             return;
         }
-        LOG.info("the database is empty: drawing the demo's pictures");
-        Viewer warden = accounts.addToDemo("warden", "Wenna Carlyon", PASSWORD, true);
+        LOG.info("drawing the demo's pictures");
+        Viewer warden = accounts.isEmpty()
+                ? accounts.addToDemo("warden", "Wenna Carlyon", PASSWORD, true)
+                : accounts.viewer("warden");
+        for (OpenSite begun : sites.openAll(warden)) {
+            sites.remove(warden, begun.id(), begun.name()); // of a first start that was killed
+        }
         tolvane(sites.create(warden, TOLVANE, "Tolvane Lights", sheet("breakwater")));
         quillet(sites.create(warden, QUILLET, "Quillet Street Repair Café", sheet("spindrift")));
         Viewer keeper = accounts.addToDemo("keeper", "Jory Tremayne", PASSWORD, false);
         sites.entrust(sites.open(warden, TOLVANE), keeper.id(), Set.of("kelso-gallery"));
         LOG.info("the demo is ready");
+    }
+
+    /** The keeper's account is made last. */
+    private boolean isHalfDone() {
+        List<Person> all = accounts.all();
+        return all.size() == 1 && all.get(0).demo() && all.get(0).name().equals("warden");
     }
 
     private void tolvane(OpenSite site) {

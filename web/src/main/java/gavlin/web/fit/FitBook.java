@@ -76,6 +76,7 @@ public class FitBook {
 
     private FitState store(OpenSite site, Place place, StoredPicture picture, Fit fit, Storing storing) {
         site.requireChange(place.slot(), place.section());
+        picture.requireThere();
         FitState.looked(site, place, picture, fit); // a fit that can't be planned is refused before it is stored
         return Again.whenBeaten(() -> {
             if (fits.head(site, place).isEmpty()) {
@@ -160,7 +161,9 @@ public class FitBook {
             }
             head.moveTo(to);
             heads.save(head);
-            return fits.state(site, place, head, fits.current(head));
+            FitState there = fits.state(site, place, head, fits.current(head));
+            there.picture().requireThere();
+            return there;
         });
         measuring.nowIs(site, place, moved.key());
         return moved;

@@ -35,4 +35,25 @@ interface FitHeadRepository extends JpaRepository<FitHead, Long> {
     List<FitHead> findBySheetIdAndSectionOrderByPositionAscMemberAsc(long sheetId, String section);
 
     List<FitHead> findBySheetIdAndSectionNotAndCurrentRevisionGreaterThan(long sheetId, String section, int least);
+
+    @Query("select h from FitHead h, FitRevision r where r.headId = h.id and r.revision = h.currentRevision"
+            + " and h.sheetId = :sheetId and r.pictureNumber = :picture order by h.slot, h.section, h.member")
+    List<FitHead> showing(long sheetId, long picture);
+
+    @Query("select h from FitHead h, FitRevision r where r.headId = h.id and r.revision = h.takenOutRevision"
+            + " and h.currentRevision = 0 and h.sheetId = :sheetId and r.pictureNumber = :picture")
+    List<FitHead> emptiedOf(long sheetId, long picture);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value = "UPDATE fit_head h JOIN fit_revision r ON r.head_id = h.id AND r.revision = h.taken_out_revision"
+                    + " SET h.taken_out_revision = 0 WHERE r.picture_number = :picture")
+    void forgetEmptiedOf(long picture);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value = "DELETE FROM fit_head WHERE sheet_id IN (SELECT id FROM sheet WHERE site_id = :site)")
+    void deleteOfSite(String site);
 }

@@ -34,4 +34,23 @@ interface FitRevisionRepository extends JpaRepository<FitRevision, Long> {
             nativeQuery = true,
             value = "UPDATE fit_revision SET name = :name WHERE head_id = :head AND revision = :revision")
     int name(long head, int revision, String name);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value = "UPDATE fit_revision c JOIN fit_revision p ON p.head_id = c.head_id AND p.revision = c.parent"
+                    + " SET c.parent = p.parent WHERE p.picture_number = :picture AND c.picture_number <> :picture")
+    int passOver(long picture);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "DELETE FROM fit_revision WHERE picture_number = :picture")
+    void deleteOf(long picture);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value =
+                    "DELETE FROM fit_revision WHERE head_id IN (SELECT h.id FROM fit_head h JOIN sheet s ON s.id = h.sheet_id"
+                            + " WHERE s.site_id = :site)")
+    void deleteOfSite(String site);
 }

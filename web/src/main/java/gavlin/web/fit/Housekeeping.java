@@ -3,17 +3,22 @@ package gavlin.web.fit;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.web.account.Viewer;
+import gavlin.web.picture.Pictures;
 import gavlin.web.site.OpenSite;
+import gavlin.web.site.SiteGoes;
 import gavlin.web.site.Sites;
 import gavlin.web.store.FileStore;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -33,9 +38,23 @@ public class Housekeeping {
     private final Fits fits;
     private final RenditionRepository renditions;
     private final Renditions made;
+    private final Pictures pictures;
+    private final FitHeadRepository heads;
+    private final FitRevisionRepository revisions;
     private final FileStore files;
 
-    Housekeeping(Sites sites, Fits fits, RenditionRepository renditions, Renditions made, FileStore files) {
+    Housekeeping(
+            Sites sites,
+            Fits fits,
+            RenditionRepository renditions,
+            Renditions made,
+            Pictures pictures,
+            FitHeadRepository heads,
+            FitRevisionRepository revisions,
+            FileStore files) {
+        this.pictures = pictures;
+        this.heads = heads;
+        this.revisions = revisions;
         this.made = made;
         this.sites = sites;
         this.fits = fits;
@@ -45,7 +64,29 @@ public class Housekeeping {
 
     @Scheduled(initialDelayString = "PT1H", fixedDelayString = "P1D")
     void daily() {
+        pictures.forget(Instant.now().minus(Duration.ofDays(Pictures.KEPT_DAYS)), true);
         collect(GRACE);
+    }
+
+    @EventListener
+    @Order(1)
+    void siteGoes(SiteGoes site) {
+        revisions.deleteOfSite(site.id());
+        heads.deleteOfSite(site.id());
+    }
+
+    /** What the next collection would take, in words; nothing is changed. */
+    public List<String> wouldGo() {
+        List<String> words = new ArrayList<>();
+        pictures.forget(Instant.now().minus(Duration.ofDays(Pictures.KEPT_DAYS)), false)
+                .forEach(picture -> words.add("the removed picture " + picture));
+        Set<String> needed = needed();
+        long old = renditions.keysMadeBefore(Instant.now().minus(GRACE)).stream()
+                .filter(key -> !needed.contains(key))
+                .count();
+        words.add(old + " files of fits that no longer hold");
+        words.add(files.collectable(Instant.now().minus(GRACE)) + " stored files that nothing refers to");
+        return words;
     }
 
     /** @return how many files went */

@@ -15,6 +15,7 @@ import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
+import gavlin.web.site.SiteGoes;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.Iterator;
@@ -24,6 +25,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -56,6 +59,12 @@ class Moves {
      * @param to the site as it would be
      */
     record Outcome(ThemeMove move, OpenSite from, OpenSite to, List<Carried> carried, List<FitState> left) {}
+
+    @EventListener
+    @Order(3)
+    void siteGoes(SiteGoes site) {
+        moves.deleteOfSite(site.id());
+    }
 
     @Transactional
     public ThemeMove propose(OpenSite site, long toSheet) {

@@ -4,6 +4,7 @@ import jakarta.persistence.LockModeType;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface ThemeMoveRepository extends JpaRepository<ThemeMove, Long> {
@@ -16,4 +17,8 @@ interface ThemeMoveRepository extends JpaRepository<ThemeMove, Long> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select m from ThemeMove m where m.id = :id and m.siteId = :siteId")
     Optional<ThemeMove> lock(long id, String siteId);
+
+    @Modifying
+    @Query("delete from ThemeMove m where m.siteId = :site")
+    void deleteOfSite(String site);
 }

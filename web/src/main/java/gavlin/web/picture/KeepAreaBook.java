@@ -27,8 +27,14 @@ public class KeepAreaBook {
     private final PictureRepository pictures;
     private final KeepAreasRevisionRepository revisions;
     private final TransactionTemplate transaction;
+    private final Pictures rights;
 
-    KeepAreaBook(PictureRepository pictures, KeepAreasRevisionRepository revisions, TransactionTemplate transaction) {
+    KeepAreaBook(
+            PictureRepository pictures,
+            KeepAreasRevisionRepository revisions,
+            TransactionTemplate transaction,
+            Pictures rights) {
+        this.rights = rights;
         this.pictures = pictures;
         this.revisions = revisions;
         this.transaction = transaction;
@@ -136,6 +142,7 @@ public class KeepAreaBook {
             if (says.isEmpty()) {
                 return picture.view();
             }
+            rights.requireChange(site, picture.view());
             picture.keep(after);
             KeepAreas kept = picture.view().keepAreas();
             revisions.save(new KeepAreasRevision(

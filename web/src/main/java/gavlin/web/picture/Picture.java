@@ -76,6 +76,8 @@ class Picture {
 
     private String addedBy;
     private Instant addedAt;
+    private Instant removedAt;
+    private String removedBy;
 
     protected Picture() {}
 
@@ -135,6 +137,16 @@ class Picture {
         return Integer.parseInt(id.substring(1)) <= keepAreasMade;
     }
 
+    void remove(String by) {
+        removedAt = Instant.now();
+        removedBy = by;
+    }
+
+    void bringBack() {
+        removedAt = null;
+        removedBy = null;
+    }
+
     Long number() {
         return number;
     }
@@ -185,6 +197,7 @@ class Picture {
                 suggestions(suggestions),
                 keepAreas(focalX, focalY, keepAreas, keepAreasRevision),
                 wordsRevision,
-                addedAt);
+                addedAt,
+                removedAt == null ? null : new StoredPicture.Removal(removedAt, removedBy));
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,6 +23,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -151,6 +153,22 @@ class PictureApi {
     List<Suggestion> suggestions(
             @AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
         return suggestions.of(pictures.find(sites.open(who.viewer(), site), id));
+    }
+
+    /** @param anyway also where slots show it; 409 with its uses otherwise */
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean anyway) {
+        pictures.remove(sites.open(who.viewer(), site), id, anyway);
+    }
+
+    @PostMapping("/{id}/restore")
+    PictureAnswer restore(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable String id) {
+        return PictureAnswer.of(pictures.bringBack(sites.open(who.viewer(), site), id));
     }
 
     /** As an attachment of its own type, which no browser will run. */

@@ -1,6 +1,7 @@
 package gavlin.web.picture;
 
 import jakarta.persistence.LockModeType;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -23,7 +24,46 @@ interface PictureRepository extends JpaRepository<Picture, Long> {
     @Query("update Picture p set p.found = :found where p.number = :number")
     void remember(long number, String found);
 
-    List<Picture> findBySiteIdOrderByNumberDesc(String siteId);
+    List<Picture> findBySiteIdAndRemovedAtIsNullOrderByNumberDesc(String siteId);
 
-    long countBySiteId(String siteId);
+    List<Picture> findBySiteIdAndRemovedAtIsNotNullOrderByRemovedAtDesc(String siteId);
+
+    List<Picture> findByRemovedAtBefore(Instant before);
+
+    long countBySiteIdAndRemovedAtIsNull(String siteId);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value =
+                    "DELETE FROM keep_areas_revision WHERE picture_number IN (SELECT number FROM picture WHERE site_id = :site)")
+    void deleteAreasOfSite(String site);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value =
+                    "DELETE FROM picture_words WHERE picture_number IN (SELECT number FROM picture WHERE site_id = :site)")
+    void deleteWordsOfSite(String site);
+
+    @Modifying
+    @Query("delete from Picture p where p.siteId = :site")
+    void deleteOfSite(String site);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "DELETE FROM keep_areas_revision WHERE picture_number = :number")
+    void deleteAreasOf(long number);
+
+    @Modifying
+    @Query(nativeQuery = true, value = "DELETE FROM picture_words WHERE picture_number = :number")
+    void deleteWordsOf(long number);
+
+    @Modifying
+    @Query(
+            nativeQuery = true,
+            value =
+                    "INSERT IGNORE INTO picture_words (picture_number, revision, title, description, credit, licence, made_by,"
+                            + " made_at) SELECT number, words_revision, title, description, credit, licence, :by, UTC_TIMESTAMP(3)"
+                            + " FROM picture WHERE number = :number")
+    void keepWords(long number, String by);
 }

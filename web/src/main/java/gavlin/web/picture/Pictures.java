@@ -8,14 +8,17 @@ import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.Forbidden;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
+import gavlin.web.site.SiteGoes;
 import gavlin.web.store.FileStore;
 import gavlin.web.store.FileStore.Identity;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -23,6 +26,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -33,6 +38,8 @@ import org.springframework.web.multipart.MultipartFile;
 public class Pictures {
     private static final int SHORT_HASH = 6;
     private static final int MOST_IN_ID = 64;
+    /** How long a removed picture can be brought back. */
+    public static final int KEPT_DAYS = 30;
 
     private static final String SALVAGED = "saved from a damaged file: look at it closely";
 
@@ -41,13 +48,16 @@ public class Pictures {
     private final WorkingPictures working;
     private final PictureSettings settings;
     private final TransactionTemplate transaction;
+    private final PictureUses uses;
 
     Pictures(
             PictureRepository pictures,
             FileStore files,
             WorkingPictures working,
             PictureSettings settings,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            PictureUses uses) {
+        this.uses = uses;
         this.pictures = pictures;
         this.files = files;
         this.working = working;
@@ -105,7 +115,7 @@ public class Pictures {
         Identity identity = identify(file);
         StoredPicture known = bySha256(site, identity.sha256());
         if (known != null) {
-            return new Added(known, false);
+            return new Added(known.removal() == null ? known : bringBack(site, known.id()), false);
         }
         Taken taken = working.take(file, identity.sha256()).taken();
         Embedded embedded = taken.embedded();
@@ -179,6 +189,13 @@ public class Pictures {
     }
 
     public StoredPicture find(OpenSite site, String id) {
+        StoredPicture picture = findAlsoRemoved(site, id);
+        picture.requireThere();
+        return picture;
+    }
+
+    /** @throws NotFound when there never was one, or it is gone for good */
+    public StoredPicture findAlsoRemoved(OpenSite site, String id) {
         return pictures.findBySiteIdAndId(site.id(), id)
                 .map(Picture::view)
                 .orElseThrow(() -> new NotFound("picture", id));
@@ -202,13 +219,13 @@ public class Pictures {
 
     /** Newest first. */
     public List<StoredPicture> list(OpenSite site) {
-        return pictures.findBySiteIdOrderByNumberDesc(site.id()).stream()
+        return pictures.findBySiteIdAndRemovedAtIsNullOrderByNumberDesc(site.id()).stream()
                 .map(Picture::view)
                 .toList();
     }
 
     public long count(OpenSite site) {
-        return pictures.countBySiteId(site.id());
+        return pictures.countBySiteIdAndRemovedAtIsNull(site.id());
     }
 
     /**
@@ -228,10 +245,106 @@ public class Pictures {
                         "somebody else changed these words meanwhile: look at theirs, then save yours again");
             }
             if (!words.equals(picture.view().words())) {
+                requireChange(site, picture.view());
+                pictures.keepWords(picture.number(), site.viewer().name());
                 picture.describeAnew(words);
             }
             return pictures.save(picture).view();
         });
+    }
+
+    /**
+     * Words and keep areas of a picture count wherever it is used: whoever changes them must be allowed to change all of that.
+     *
+     * @throws Forbidden naming a place that is somebody else's
+     */
+    void requireChange(OpenSite site, StoredPicture picture) {
+        site.requireSomeChange();
+        if (site.warden()) {
+            return;
+        }
+        uses.of(site, picture.number()).stream()
+                .filter(use -> !site.mayChange(use.section()))
+                .findFirst()
+                .ifPresent(use -> {
+                    throw new Forbidden(picture.label() + " is also shown in " + use.label()
+                            + ", which you don't look after: ask a warden of " + site.name()
+                            + ", or take in a copy of your own");
+                });
+    }
+
+    /** What was removed and can still be brought back, newest first. */
+    public List<StoredPicture> removed(OpenSite site) {
+        return pictures.findBySiteIdAndRemovedAtIsNotNullOrderByRemovedAtDesc(site.id()).stream()
+                .map(Picture::view)
+                .toList();
+    }
+
+    public List<PictureUses.Use> uses(OpenSite site, StoredPicture picture) {
+        return uses.of(site, picture.number());
+    }
+
+    /**
+     * Removes a picture from the site: it is kept for {@link #KEPT_DAYS} days and comes back whole.
+     *
+     * @param anyway also where slots show it, out of which it is taken then
+     * @throws Conflict with its uses otherwise
+     */
+    public void remove(OpenSite site, String id, boolean anyway) {
+        transaction.executeWithoutResult(status -> {
+            Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
+            StoredPicture view = picture.view();
+            view.requireThere();
+            requireChange(site, view);
+            List<PictureUses.Use> shown = uses.of(site, view.number());
+            if (!shown.isEmpty() && !anyway) {
+                throw new PictureInUse(view.label(), shown);
+            }
+            uses.takeOut(site, view.number());
+            picture.remove(site.viewer().name());
+        });
+    }
+
+    /** Brings a removed picture back, also into the slots that it was taken out of and that are empty since. */
+    public StoredPicture bringBack(OpenSite site, String id) {
+        return transaction.execute(status -> {
+            Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
+            if (picture.view().removal() != null) {
+                requireChange(site, picture.view());
+                picture.bringBack();
+                uses.putBack(site, picture.number());
+            }
+            return picture.view();
+        });
+    }
+
+    /**
+     * Forgets what was removed before a moment, with every decision made of it.
+     *
+     * @param really false to only say what would go
+     * @return which
+     */
+    public List<String> forget(Instant removedBefore, boolean really) {
+        List<Picture> gone = pictures.findByRemovedAtBefore(removedBefore);
+        if (really) {
+            gone.forEach(picture -> transaction.executeWithoutResult(status -> {
+                uses.forget(picture.number());
+                pictures.deleteAreasOf(picture.number());
+                pictures.deleteWordsOf(picture.number());
+                pictures.deleteById(picture.number());
+            }));
+        }
+        return gone.stream()
+                .map(picture -> picture.view().siteId() + "/" + picture.view().id())
+                .toList();
+    }
+
+    @EventListener
+    @Order(2)
+    void siteGoes(SiteGoes site) {
+        pictures.deleteAreasOfSite(site.id());
+        pictures.deleteWordsOfSite(site.id());
+        pictures.deleteOfSite(site.id());
     }
 
     /** The bytes that were uploaded, unchanged. */

@@ -3,6 +3,7 @@ package gavlin.web.picture;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.geometry.Size;
+import gavlin.web.problem.Gone;
 import java.time.Instant;
 import java.util.List;
 
@@ -16,6 +17,7 @@ import java.util.List;
  * @param suggestions what its file names in it
  * @param keepAreas what must be seen of it
  * @param wordsRevision how often its words were changed
+ * @param removal null while it is there
  */
 public record StoredPicture(
         long number,
@@ -32,7 +34,19 @@ public record StoredPicture(
         List<Suggestion> suggestions,
         KeepAreas keepAreas,
         int wordsRevision,
-        Instant addedAt) {
+        Instant addedAt,
+        Removal removal) {
+    /** Since when it is kept only in case somebody wants it back. */
+    public record Removal(Instant at, String by) {}
+
+    /** @throws Gone when somebody removed it */
+    public void requireThere() {
+        if (removal != null) {
+            throw new Gone(label() + " was removed from the site by " + removal.by
+                    + ". Bring it back on the Pictures page to go on with it");
+        }
+    }
+
     /** A name to show: the title, or the file's name while it has none. */
     public String label() {
         return words.title().isEmpty() ? fileName : words.title();
@@ -59,6 +73,7 @@ public record StoredPicture(
                 suggestions,
                 other,
                 wordsRevision,
-                addedAt);
+                addedAt,
+                removal);
     }
 }

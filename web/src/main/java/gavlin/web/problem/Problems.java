@@ -121,6 +121,9 @@ public class Problems {
         if (failure instanceof NotFound) {
             return problem(HttpStatus.NOT_FOUND, "not-found", failure.getMessage());
         }
+        if (failure instanceof Gone) {
+            return problem(HttpStatus.GONE, "gone", failure.getMessage());
+        }
         if (failure instanceof Forbidden) {
             return problem(HttpStatus.FORBIDDEN, "forbidden", failure.getMessage());
         }

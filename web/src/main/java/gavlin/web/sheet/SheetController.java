@@ -9,6 +9,7 @@ import gavlin.core.brief.SlotSheetReader;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
+import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.SheetChanged;
 import gavlin.web.site.Sheets;
@@ -81,6 +82,20 @@ class SheetController {
                                         + " uses it"))
                         .toList());
         return "sheet/sheets";
+    }
+
+    @PostMapping("/{id}/remove")
+    String remove(
+            @ModelAttribute(name = "open", binding = false) OpenSite site,
+            @PathVariable long id,
+            RedirectAttributes flash) {
+        try {
+            sheets.remove(site, id);
+            flash.addFlashAttribute("said", "The slot sheet is removed.");
+        } catch (Conflict e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/sites/" + site.id() + "/sheets";
     }
 
     /** A new sheet: a copy of one of this site's or of another site's, or a file. It is not in use until the site moves to it. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface SheetRepository extends JpaRepository<StoredSheet, Long> {
@@ -16,4 +17,8 @@ interface SheetRepository extends JpaRepository<StoredSheet, Long> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select s from StoredSheet s where s.id = :id and s.siteId = :siteId")
     Optional<StoredSheet> lock(long id, String siteId);
+
+    @Modifying
+    @Query("delete from StoredSheet s where s.siteId = :site")
+    void deleteBySiteId(String site);
 }

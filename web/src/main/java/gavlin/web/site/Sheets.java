@@ -6,12 +6,15 @@ import gavlin.core.brief.SheetComparison;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.brief.SlotSheetReader;
+import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import java.time.Instant;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The slot sheets of a site: read, saved revision by revision, put into use; and what the site chose of them. */
 @Service
@@ -19,8 +22,14 @@ public class Sheets {
     private final SheetRepository sheets;
     private final SheetRevisionRepository revisions;
     private final SiteRepository sites;
+    private final TransactionTemplate transaction;
 
-    Sheets(SheetRepository sheets, SheetRevisionRepository revisions, SiteRepository sites) {
+    Sheets(
+            SheetRepository sheets,
+            SheetRevisionRepository revisions,
+            SiteRepository sites,
+            TransactionTemplate transaction) {
+        this.transaction = transaction;
         this.sheets = sheets;
         this.revisions = revisions;
         this.sites = sites;
@@ -31,6 +40,29 @@ public class Sheets {
 
     /** One saved state of a sheet. */
     public record Saved(int revision, String says, String by, Instant at) {}
+
+    /**
+     * Removes a sheet that the site never had in use.
+     *
+     * @throws Conflict for any other: fits and moves refer to it
+     */
+    public void remove(OpenSite site, long id) {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        if (id == site.sheetId()) {
+            throw new Conflict("this slot sheet is in use");
+        }
+        try {
+            transaction.executeWithoutResult(status -> {
+                StoredSheet sheet = sheets.lock(id, site.id()).orElseThrow(() -> unknown(id));
+                revisions.deleteBySheetId(id);
+                sheets.delete(sheet);
+                sheets.flush();
+            });
+        } catch (DataIntegrityViolationException e) {
+            throw new Conflict(
+                    "the site has had this theme, or a move to it is being prepared: it is kept for what was decided then");
+        }
+    }
 
     /** All of a site's sheets, the oldest first. */
     @Transactional(readOnly = true)

@@ -14,6 +14,7 @@ class Site {
     private Long sheetId;
 
     private Instant madeAt;
+    private boolean archived;
 
     protected Site() {}
 
@@ -25,6 +26,14 @@ class Site {
 
     void use(long sheet) {
         sheetId = sheet;
+    }
+
+    void archive(boolean now) {
+        archived = now;
+    }
+
+    boolean archived() {
+        return archived;
     }
 
     String id() {

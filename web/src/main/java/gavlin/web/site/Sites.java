@@ -6,6 +6,7 @@ import gavlin.core.brief.SlotSheet;
 import gavlin.core.brief.SlotSheetReader;
 import gavlin.web.account.Viewer;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.Forbidden;
 import gavlin.web.problem.NotFound;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,6 +27,7 @@ public class Sites {
     private final MembershipRepository memberships;
     private final SheetRepository sheets;
     private final SheetRevisionRepository revisions;
+    private final ApplicationEventPublisher events;
     /** Parsed sheets, by sheet and revision: derived, small, and read on every request. */
     private final Map<Long, ParsedSheet> parsed = new ConcurrentHashMap<>();
 
@@ -34,7 +37,9 @@ public class Sites {
             SiteRepository sites,
             MembershipRepository memberships,
             SheetRepository sheets,
-            SheetRevisionRepository revisions) {
+            SheetRevisionRepository revisions,
+            ApplicationEventPublisher events) {
+        this.events = events;
         this.sites = sites;
         this.memberships = memberships;
         this.sheets = sheets;
@@ -61,6 +66,7 @@ public class Sites {
                 .collect(Collectors.groupingBy(
                         Membership::siteId, Collectors.mapping(Membership::section, Collectors.toSet())));
         return sites.findAllByOrderByName().stream()
+                .filter(site -> !site.archived())
                 .filter(site -> viewer.everywhere() || sections.containsKey(site.id()))
                 .filter(site -> viewer.reaches(site.id()))
                 .map(site -> opened(site, viewer, sections.getOrDefault(site.id(), Set.of())))
@@ -120,8 +126,54 @@ public class Sites {
         sections.forEach(section -> memberships.save(new Membership(account, site.id(), section)));
     }
 
+    /** A site at rest. */
+    public record Archived(String id, String name) {}
+
+    @Transactional(readOnly = true)
+    public List<Archived> archived(Viewer viewer) {
+        return sites.findAllByOrderByName().stream()
+                .filter(Site::archived)
+                .filter(site -> viewer.everywhere() && viewer.reaches(site.id()))
+                .map(site -> new Archived(site.id(), site.name()))
+                .toList();
+    }
+
+    /** Puts a site to rest, where it can only be looked at, or wakes it. */
+    @Transactional
+    public void archive(Viewer viewer, String id, boolean archived) {
+        owned(viewer, id).archive(archived);
+    }
+
+    /**
+     * Removes a site with all that belongs to it, for good.
+     *
+     * @param typed the site's name, typed by whoever means it
+     */
+    @Transactional
+    public void remove(Viewer viewer, String id, String typed) {
+        Site site = owned(viewer, id);
+        if (!site.name().equals(typed == null ? null : typed.strip())) {
+            throw new BadInput("name", "to remove it for good, type the site's name: " + site.name());
+        }
+        events.publishEvent(new SiteGoes(id));
+        site.use(0);
+        sites.saveAndFlush(site);
+        memberships.deleteBySiteId(id);
+        revisions.deleteOfSite(id);
+        sheets.deleteBySiteId(id);
+        sites.delete(site);
+    }
+
+    private Site owned(Viewer viewer, String id) {
+        if (!viewer.mayMakeSites()) {
+            throw new Forbidden("only accounts that look after all sites end one");
+        }
+        return sites.findById(id).orElseThrow(() -> new NotFound("site", id));
+    }
+
     private OpenSite opened(Site site, Viewer viewer, Set<String> sections) {
-        boolean warden = viewer.mayWrite() && (viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE));
+        boolean mayWrite = viewer.mayWrite() && !site.archived(); // what rests is only looked at
+        boolean warden = mayWrite && (viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE));
         StoredSheet stored = sheets.findById(site.sheetId())
                 .orElseThrow(() -> new IllegalStateException("a site's slot sheet is missing"));
         SlotSheet sheet = parsed(stored);
@@ -135,7 +187,7 @@ public class Sites {
                 stored.overridingOff(),
                 viewer,
                 warden,
-                viewer.mayWrite() ? sections : Set.of());
+                mayWrite ? sections : Set.of());
     }
 
     private SlotSheet parsed(StoredSheet stored) {

@@ -178,6 +178,15 @@ public class FileStore {
         return gone;
     }
 
+    /** How many files {@link #collect} would take. */
+    public long collectable(Instant before) {
+        Long count = sql.queryForObject(
+                "SELECT COUNT(*) FROM stored_file f WHERE f.made_at < ?" + NOBODY_REFERS,
+                Long.class,
+                Timestamp.from(before));
+        return count == null ? 0 : count;
+    }
+
     private boolean collected(String sha256) {
         sql.queryForList("SELECT bytes FROM stored_file WHERE sha256 = ? FOR UPDATE", sha256);
         if (sql.queryForList("SELECT f.sha256 FROM stored_file f WHERE f.sha256 = ?" + NOBODY_REFERS, sha256)

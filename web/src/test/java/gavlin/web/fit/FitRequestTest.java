@@ -122,6 +122,7 @@ class FitRequestTest {
                 List.of(),
                 KeepAreas.NONE,
                 0,
-                Instant.EPOCH);
+                Instant.EPOCH,
+                null);
     }
 }
