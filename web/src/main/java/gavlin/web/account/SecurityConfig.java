@@ -183,10 +183,7 @@ class SecurityConfig {
             HttpServletResponse response,
             org.springframework.security.core.Authentication who)
             throws IOException {
-        String program = request.getHeader("User-Agent");
-        request.getSession()
-                .setAttribute(
-                        Sessions.PROGRAM, program == null ? "" : program.substring(0, Math.min(200, program.length())));
+        request.getSession().setAttribute(Sessions.PROGRAM, Browser.named(request.getHeader("User-Agent")));
         String next = request.getParameter("next");
         response.sendRedirect(Requests.isPathHere(next) ? next : "/");
     }

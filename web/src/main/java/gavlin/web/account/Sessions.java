@@ -35,7 +35,7 @@ public class Sessions {
                 .filter(session -> !session.isExpired())
                 .map(session -> new Open(
                         Secret.hash(session.getId()).substring(0, ID_SHOWN),
-                        session.getAttributeOrDefault(PROGRAM, ""),
+                        session.getAttributeOrDefault(PROGRAM, Browser.named(null)),
                         session.getCreationTime(),
                         session.getLastAccessedTime(),
                         session.getId().equals(here)))
