@@ -193,6 +193,74 @@ class ThingsGoTest {
         assertTrue(visitor.get("/sites/drafts/sheets").text().contains("this slot sheet is in use"));
     }
 
+    @Test
+    void newVersion_goesOnWithWordsAndFits_isAskedAboutInAnotherShape_andTheFormerComesBack() {
+        String site = site("versions");
+        String id = picture(site, 31);
+        gavlin.json(
+                "warden",
+                "PUT",
+                site + "/slots/front/fit",
+                "{\"picture\":\"" + id + "\",\"focal\":{\"x\":0.4,\"y\":0.3}}");
+        Visitor visitor = Visitor.signedIn(gavlin, "warden");
+        String page = "/sites/versions/pictures/" + id;
+        visitor.get(page);
+        visitor.post(page, "title=Harbour&description=d&credit=Ines&licence=CC0");
+        assertEquals(
+                200,
+                gavlin.json("warden", "POST", site + "/slots/front/fit/accept", "")
+                        .status());
+        String before = gavlin.get("warden", site + "/slots/front/fit")
+                .json()
+                .get("fit")
+                .toString();
+
+        byte[] sameShape = RunningGavlin.photograph(Size.parse("2400x1600"), 32);
+        assertEquals(
+                302,
+                visitor.multipart(page + "/replace", "file", "new.jpg", sameShape)
+                        .status());
+        Answer fit = gavlin.get("warden", site + "/slots/front/fit");
+        assertEquals(before, fit.json().get("fit").toString(), "the decision goes on");
+        assertTrue(fit.json().get("accepted").asBoolean());
+        assertEquals(
+                "Harbour",
+                gavlin.get("warden", site + "/pictures/" + id)
+                        .json()
+                        .get("title")
+                        .asString());
+        assertEquals(
+                2400,
+                gavlin.get("warden", site + "/pictures/" + id)
+                        .json()
+                        .get("width")
+                        .asInt());
+
+        byte[] otherShape = RunningGavlin.photograph(Size.parse("2000x2000"), 33);
+        visitor.multipart(page + "/replace", "file", "square.jpg", otherShape);
+        assertFalse(gavlin.get("warden", site + "/slots/front/fit")
+                .json()
+                .get("accepted")
+                .asBoolean());
+        visitor.multipart(page + "/replace", "file", "square.jpg", otherShape);
+        assertTrue(visitor.get(page).text().contains("the site has this file already"));
+        String sheet = visitor.get("/sites/versions/pictures").text();
+        assertEquals(2, sheet.split("Bring it back", -1).length - 1, "both former ones");
+    }
+
+    @Test
+    void wordsOfBefore_areKept_andUsedAgain() {
+        String site = site("worded");
+        String id = picture(site, 21);
+        Visitor visitor = Visitor.signedIn(gavlin, "warden");
+        String page = "/sites/worded/pictures/" + id;
+        visitor.get(page);
+        visitor.post(page, "title=First&description=one&credit=Ines&licence=CC0");
+        visitor.post(page, "title=Second&description=two&credit=Tomas&licence=CC0");
+        String seen = visitor.get(page).text();
+        assertTrue(seen.contains("Words it had before") && seen.contains("value=\"First\""), seen);
+    }
+
     private static Answer delete(String path) {
         return gavlin.send(gavlin.request("warden", path).method("DELETE", HttpRequest.BodyPublishers.noBody()));
     }

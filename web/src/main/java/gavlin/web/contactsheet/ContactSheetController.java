@@ -104,6 +104,26 @@ class ContactSheetController {
         }
     }
 
+    @PostMapping("/sites/{site}/pictures/{id}/replace")
+    String replace(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam MultipartFile file,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            StoredPicture picture = pictures.replace(open, id, file);
+            flash.addFlashAttribute(
+                    "said",
+                    picture.label() + " is the new version now. The former one is among the removed pictures for "
+                            + Pictures.KEPT_DAYS + " days.");
+        } catch (BadInput | Conflict | Forbidden e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+        }
+        return "redirect:/sites/" + open.id() + "/pictures/" + id;
+    }
+
     @PostMapping("/sites/{site}/pictures/{id}/restore")
     String restore(
             @AuthenticationPrincipal SignedIn who,
@@ -126,6 +146,7 @@ class ContactSheetController {
         boolean conflict = model.getAttribute("typed") instanceof Caption;
         model.addAttribute("words", conflict ? model.getAttribute("typed") : picture.words());
         model.addAttribute("theirs", conflict ? picture.words() : null);
+        model.addAttribute("former", pictures.formerWords(picture));
         model.addAttribute(
                 "uses",
                 pictures.uses(open, picture).stream()

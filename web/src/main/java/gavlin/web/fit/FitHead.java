@@ -73,6 +73,12 @@ class FitHead {
         acceptedVerdict = verdict;
     }
 
+    /** As if nobody had accepted it yet. */
+    void reconsider() {
+        acceptedRevision = 0;
+        acceptedVerdict = null;
+    }
+
     void putAt(int place) {
         position = place;
     }

@@ -43,6 +43,12 @@ class SlotUses implements PictureUses {
 
     @Override
     @Transactional
+    public void reconsider(OpenSite site, long picture) {
+        heads.showing(site.sheetId(), picture).forEach(FitHead::reconsider);
+    }
+
+    @Override
+    @Transactional
     public void forget(long picture) {
         heads.forgetEmptiedOf(picture);
         while (revisions.passOver(picture) > 0) {

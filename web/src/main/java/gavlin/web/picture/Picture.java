@@ -92,20 +92,56 @@ class Picture {
             String addedBy) {
         this.siteId = siteId;
         this.id = id;
-        this.sha256 = file.sha256();
-        this.bytes = file.bytes();
-        this.fileName = fileName;
-        this.type = taken.type();
-        this.width = taken.size().width();
-        this.height = taken.size().height();
-        this.transparent = taken.transparentPixels() > 0;
-        this.notes = notes;
-        this.suggestions =
-                json(taken.embedded().regions().stream().map(Suggestion::of).toList());
+        become(file, fileName, taken, notes);
         this.keepAreas = "[]";
         this.addedBy = addedBy;
         this.addedAt = Instant.now();
         describe(words);
+    }
+
+    private void become(Identity file, String name, Taken taken, String remarks) {
+        this.sha256 = file.sha256();
+        this.bytes = file.bytes();
+        this.fileName = name;
+        this.type = taken.type();
+        this.width = taken.size().width();
+        this.height = taken.size().height();
+        this.transparent = taken.transparentPixels() > 0;
+        this.notes = remarks;
+        this.suggestions =
+                json(taken.embedded().regions().stream().map(Suggestion::of).toList());
+    }
+
+    /** What it was so far, as a removed picture of its own. */
+    Picture former(String formerId, String by) {
+        Picture former = new Picture();
+        former.siteId = siteId;
+        former.id = formerId;
+        former.sha256 = sha256;
+        former.bytes = bytes;
+        former.fileName = fileName;
+        former.type = type;
+        former.width = width;
+        former.height = height;
+        former.transparent = transparent;
+        former.notes = notes;
+        former.suggestions = suggestions;
+        former.found = found;
+        former.focalX = focalX;
+        former.focalY = focalY;
+        former.keepAreas = keepAreas;
+        former.keepAreasMade = keepAreasMade;
+        former.addedBy = addedBy;
+        former.addedAt = addedAt;
+        former.describe(view().words());
+        former.remove(by);
+        return former;
+    }
+
+    /** Is another file from now on; words, keep areas and decisions stay. */
+    void replaceBy(Identity file, String name, Taken taken, String remarks) {
+        become(file, name, taken, remarks);
+        found = null;
     }
 
     void describeAnew(Caption words) {

@@ -66,4 +66,11 @@ interface PictureRepository extends JpaRepository<Picture, Long> {
                             + " made_at) SELECT number, words_revision, title, description, credit, licence, :by, UTC_TIMESTAMP(3)"
                             + " FROM picture WHERE number = :number")
     void keepWords(long number, String by);
+
+    /** Title, description, credit, licence, by whom and when they gave way to others, the latest first. */
+    @Query(
+            nativeQuery = true,
+            value = "SELECT title, description, credit, licence, made_by, made_at FROM picture_words"
+                    + " WHERE picture_number = :number ORDER BY revision DESC LIMIT 20")
+    List<Object[]> formerWords(long number);
 }

@@ -25,6 +25,9 @@ public interface PictureUses {
     /** Puts it back where it was taken out of last, as far as nothing else stands there now. */
     void putBack(OpenSite site, long picture);
 
+    /** Asks again wherever it was accepted: it is another picture in shape now. */
+    void reconsider(OpenSite site, long picture);
+
     /** Forgets every decision that was made of it, for good. */
     void forget(long picture);
 }

@@ -6,6 +6,7 @@ import gavlin.core.codec.PictureRefused;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
+import gavlin.core.geometry.Size;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
@@ -273,6 +274,19 @@ public class Pictures {
                 });
     }
 
+    /** Words that gave way to others. @param by who changed them */
+    public record Former(Caption words, String by, Instant at) {}
+
+    /** What was said of a picture before, the latest first, 20 at most. */
+    public List<Former> formerWords(StoredPicture picture) {
+        return pictures.formerWords(picture.number()).stream()
+                .map(row -> new Former(
+                        new Caption((String) row[0], (String) row[1], (String) row[2], (String) row[3]),
+                        (String) row[4],
+                        ((java.sql.Timestamp) row[5]).toInstant()))
+                .toList();
+    }
+
     /** What was removed and can still be brought back, newest first. */
     public List<StoredPicture> removed(OpenSite site) {
         return pictures.findBySiteIdAndRemovedAtIsNotNullOrderByRemovedAtDesc(site.id()).stream()
@@ -303,6 +317,49 @@ public class Pictures {
             uses.takeOut(site, view.number());
             picture.remove(site.viewer().name());
         });
+    }
+
+    /**
+     * Puts a new version in a picture's place. Its words, keep areas and every fit go on; where the new one has another shape, what was accepted
+     * is to be looked at again. The former version is kept as a removed picture.
+     *
+     * @throws PictureRefused when the file can't be used, {@link Conflict} when the site has it already
+     */
+    public StoredPicture replace(OpenSite site, String id, MultipartFile upload) {
+        StoredPicture present = find(site, id);
+        requireChange(site, present);
+        if (upload.getSize() > settings.limits().maxBytes()) {
+            throw PictureRefused.tooHeavy(upload.getSize(), settings.limits());
+        }
+        Source file = contentOf(upload);
+        Identity identity = identify(file);
+        StoredPicture known = bySha256(site, identity.sha256());
+        if (known != null) {
+            throw new Conflict("the site has this file already, as " + known.label());
+        }
+        Taken taken = working.take(file, identity.sha256()).taken();
+        return transaction.execute(status -> {
+            store(identity, file);
+            Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
+            Picture former = picture.former(
+                    id(
+                            "former " + picture.view().label(),
+                            picture.view().sha256().substring(0, 2 * SHORT_HASH)),
+                    site.viewer().name());
+            boolean sameShape = isOfTheShape(picture.view().size(), taken.size());
+            picture.replaceBy(identity, plainFileName(upload.getOriginalFilename()), taken, notes(taken, List.of()));
+            pictures.saveAndFlush(picture);
+            pictures.save(former);
+            if (!sameShape) {
+                uses.reconsider(site, picture.number());
+            }
+            return picture.view();
+        });
+    }
+
+    /** Within what rounding to whole pixels makes. */
+    private static boolean isOfTheShape(Size a, Size b) {
+        return Math.abs(a.proportion() / b.proportion() - 1) < 0.005;
     }
 
     /** Brings a removed picture back, also into the slots that it was taken out of and that are empty since. */

@@ -22,8 +22,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -80,6 +83,59 @@ class BackupTest {
                     "/api/v1/sites/quillet-street/slots/front/fit",
                     "/api/v1/sites/quillet-street/slots/front/rendition")) {
                 assertArrayEquals(plain(gavlin.get("warden", path).response().body()), plain(ask(other, path)), path);
+            }
+        }
+    }
+
+    @Test
+    void archiveOfAnEarlierVersion_isBroughtUpToDate() throws Exception {
+        Path now = folder.resolve("now.zip");
+        gavlin.bean(Backup.class).write(now, null);
+        Path earlier = folder.resolve("earlier.zip");
+        asOfVersion9(now, earlier);
+        try (ConfigurableApplicationContext there = empty("gavlin_upgraded")) {
+            there.getBean(Restore.class).read(earlier);
+            assertArrayEquals(
+                    plain(gavlin.get("warden", "/api/v1/sites/quillet-street/slots/front/fit")
+                            .response()
+                            .body()),
+                    plain(ask(there, "/api/v1/sites/quillet-street/slots/front/fit")));
+            assertEquals(
+                    0,
+                    there.getBean(JdbcTemplate.class)
+                            .queryForObject(
+                                    "SELECT COUNT(*) FROM picture WHERE removed_at IS NOT NULL", Integer.class));
+        }
+        Path later = folder.resolve("later.zip");
+        rewritten(now, later, text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"99\""));
+        BadInput refused =
+                assertThrows(BadInput.class, () -> gavlin.bean(Restore.class).read(later));
+        assertTrue(refused.getMessage().contains("later version"), refused.getMessage());
+    }
+
+    /** Version 10 of the schema brought removals, former words and sites at rest. */
+    private static void asOfVersion9(Path from, Path to) throws IOException {
+        rewritten(
+                from,
+                to,
+                text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"9\"")
+                        .replaceFirst("\"picture_words\" *: *\\d+,", "")
+                        .replaceAll(",\"(removed_at|removed_by)\":(null|\"[^\"]*\")", "")
+                        .replaceAll(",\"archived\":(true|false)", ""));
+    }
+
+    private static void rewritten(Path from, Path to, UnaryOperator<String> change) throws IOException {
+        try (ZipFile zip = new ZipFile(from.toFile());
+                ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(to))) {
+            for (ZipEntry entry : zip.stream().toList()) {
+                byte[] content = zip.getInputStream(entry).readAllBytes();
+                out.putNextEntry(new ZipEntry(entry.getName()));
+                out.write(
+                        entry.getName().startsWith("files/")
+                                ? content
+                                : change.apply(new String(content, StandardCharsets.UTF_8))
+                                        .getBytes(StandardCharsets.UTF_8));
+                out.closeEntry();
             }
         }
     }
