@@ -383,6 +383,53 @@ class AttackedTest {
         assertEquals(held.json().get("accepted"), back.json().get("accepted"));
     }
 
+    @Test
+    void namesOfEveryKindOfSign_areShownInEveryPage_pdfAndDrawing_asWords() {
+        String odd = "👩‍🚀 \u202eأضواء שלום <script>alert(1)</script> & 灯台 \u200b{{7*7}} ${7*7}";
+        String sheet = "{\"format\":\"slot-sheet/1\",\"theme\":{\"name\":\"" + odd + "\"},\"slots\":[{\"id\":\"front\",\"name\":\"" + odd
+                + "\",\"kind\":\"banner\",\"size\":{\"width\":800,\"height\":200},\"types\":[\"jpeg\"],"
+                + "\"transparency\":\"forbidden\",\"rule\":\"cover\",\"statements\":[{\"says\":\"" + odd + "\",\"source\":\"" + odd + "\"}],"
+                + "\"showings\":[{\"id\":\"s\",\"name\":\"" + odd + "\",\"page\":\"p\",\"screen\":{\"width\":1280},\"box\":{\"width\":800,\"height\":200},"
+                + "\"background\":\"#FFFFFF\",\"obstructions\":[{\"name\":\"" + odd + "\",\"kind\":\"words\",\"text\":\"" + odd
+                + "\",\"ink\":\"#000000\",\"size\":20,\"box\":{\"x\":10,\"y\":10,\"width\":90,\"height\":30}}]}]}],"
+                + "\"pages\":[{\"id\":\"p\",\"name\":\"" + odd + "\",\"width\":1280,\"height\":900,\"slots\":[{\"slot\":\"front\",\"showing\":\"s\",\"x\":0,\"y\":0}]}]}";
+        Answer made = gavlin.json(
+                "warden", "POST", "/api/v1/sites", "{\"id\":\"odd\",\"name\":\"" + odd + "\",\"slotSheet\":" + sheet + "}");
+        assertEquals(201, made.status(), made.text());
+        byte[] file = RunningGavlin.photograph(Size.parse("1600x900"), 929);
+        String id = gavlin.upload("warden", "/api/v1/sites/odd/pictures", odd + ".jpg", file, Map.of("title", odd, "credit", odd))
+                .json()
+                .get("id")
+                .asString();
+        gavlin.json(
+                "warden",
+                "PUT",
+                "/api/v1/sites/odd/pictures/" + id + "/keep-areas",
+                "[{\"name\":\"" + odd + "\",\"x\":0.1,\"y\":0.1,\"width\":0.2,\"height\":0.2}]");
+        gavlin.json("warden", "PUT", "/api/v1/sites/odd/slots/front/fit", "{\"picture\":\"" + id + "\"}");
+        for (String path : List.of(
+                "/sites",
+                "/sites/odd/plan",
+                "/sites/odd/pictures",
+                "/sites/odd/pictures/" + id,
+                "/sites/odd/pictures/" + id + "/slots",
+                "/sites/odd/sheets",
+                "/sites/odd/slots/front",
+                "/sites/odd/slots/front/bench",
+                "/sites/odd/slots/front/bench/history",
+                "/sites/odd/slots/front/bench/code",
+                "/sites/odd/slots/front/hand-out",
+                "/sites/odd/slots/front/hand-out/pdf",
+                "/sites/odd/slots/front/hand-out/template.svg",
+                "/sites/odd/slots/front/hand-out/template.png",
+                "/people",
+                "/account")) {
+            Answer page = gavlin.get("warden", path);
+            assertEquals(200, page.status(), path);
+            assertFalse(page.text().contains("<script>alert(1)"), path);
+        }
+    }
+
     /** @return where its slots are asked for */
     private static String site(String id, String members) {
         String sheet =

@@ -220,6 +220,7 @@ class BenchWalkTest extends BrowserWalk {
         openBench(page, "top");
         page.locator("#table").focus();
         page.keyboard().press("k");
+        assertSaved(page);
         Locator name = page.locator("#areas .area-name");
         name.click();
         name.press("Control+a");

@@ -10,8 +10,16 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
   const offered = root.querySelector("#suggested");
   const gone = root.querySelector("#taken-away");
 
+  // A row that is being pressed stays: replaced, it would never be focused or clicked.
+  let pressed = false;
+  list.addEventListener("pointerdown", () => { pressed = true; });
+  for (const end of ["pointerup", "pointercancel"]) {
+    addEventListener(end, () => { pressed = false; });
+  }
+
   function draw() {
-    if (list.contains(document.activeElement) && document.activeElement.matches("input:not([type=checkbox]), select")) {
+    const typing = list.contains(document.activeElement) && document.activeElement.matches("input:not([type=checkbox]), select");
+    if (typing || pressed) {
       refresh();
       return;
     }
