@@ -386,18 +386,27 @@ class AttackedTest {
     @Test
     void namesOfEveryKindOfSign_areShownInEveryPage_pdfAndDrawing_asWords() {
         String odd = "👩‍🚀 \u202eأضواء שלום <script>alert(1)</script> & 灯台 \u200b{{7*7}} ${7*7}";
-        String sheet = "{\"format\":\"slot-sheet/1\",\"theme\":{\"name\":\"" + odd + "\"},\"slots\":[{\"id\":\"front\",\"name\":\"" + odd
+        String sheet = "{\"format\":\"slot-sheet/1\",\"theme\":{\"name\":\"" + odd
+                + "\"},\"slots\":[{\"id\":\"front\",\"name\":\"" + odd
                 + "\",\"kind\":\"banner\",\"size\":{\"width\":800,\"height\":200},\"types\":[\"jpeg\"],"
-                + "\"transparency\":\"forbidden\",\"rule\":\"cover\",\"statements\":[{\"says\":\"" + odd + "\",\"source\":\"" + odd + "\"}],"
-                + "\"showings\":[{\"id\":\"s\",\"name\":\"" + odd + "\",\"page\":\"p\",\"screen\":{\"width\":1280},\"box\":{\"width\":800,\"height\":200},"
-                + "\"background\":\"#FFFFFF\",\"obstructions\":[{\"name\":\"" + odd + "\",\"kind\":\"words\",\"text\":\"" + odd
+                + "\"transparency\":\"forbidden\",\"rule\":\"cover\",\"statements\":[{\"says\":\"" + odd
+                + "\",\"source\":\"" + odd + "\"}],"
+                + "\"showings\":[{\"id\":\"s\",\"name\":\"" + odd
+                + "\",\"page\":\"p\",\"screen\":{\"width\":1280},\"box\":{\"width\":800,\"height\":200},"
+                + "\"background\":\"#FFFFFF\",\"obstructions\":[{\"name\":\"" + odd
+                + "\",\"kind\":\"words\",\"text\":\"" + odd
                 + "\",\"ink\":\"#000000\",\"size\":20,\"box\":{\"x\":10,\"y\":10,\"width\":90,\"height\":30}}]}]}],"
-                + "\"pages\":[{\"id\":\"p\",\"name\":\"" + odd + "\",\"width\":1280,\"height\":900,\"slots\":[{\"slot\":\"front\",\"showing\":\"s\",\"x\":0,\"y\":0}]}]}";
+                + "\"pages\":[{\"id\":\"p\",\"name\":\"" + odd
+                + "\",\"width\":1280,\"height\":900,\"slots\":[{\"slot\":\"front\",\"showing\":\"s\",\"x\":0,\"y\":0}]}]}";
         Answer made = gavlin.json(
-                "warden", "POST", "/api/v1/sites", "{\"id\":\"odd\",\"name\":\"" + odd + "\",\"slotSheet\":" + sheet + "}");
+                "warden",
+                "POST",
+                "/api/v1/sites",
+                "{\"id\":\"odd\",\"name\":\"" + odd + "\",\"slotSheet\":" + sheet + "}");
         assertEquals(201, made.status(), made.text());
         byte[] file = RunningGavlin.photograph(Size.parse("1600x900"), 929);
-        String id = gavlin.upload("warden", "/api/v1/sites/odd/pictures", odd + ".jpg", file, Map.of("title", odd, "credit", odd))
+        String id = gavlin.upload(
+                        "warden", "/api/v1/sites/odd/pictures", odd + ".jpg", file, Map.of("title", odd, "credit", odd))
                 .json()
                 .get("id")
                 .asString();

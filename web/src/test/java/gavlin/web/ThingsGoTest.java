@@ -7,7 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.geometry.Size;
 import gavlin.web.RunningGavlin.Answer;
 import gavlin.web.fit.Housekeeping;
-import gavlin.web.picture.Pictures;
+import gavlin.web.picture.Removals;
 import gavlin.web.store.FileStore;
 import java.net.http.HttpRequest;
 import java.time.Duration;
@@ -84,16 +84,16 @@ class ThingsGoTest {
         String sha256 = gavlin.bean(JdbcTemplate.class)
                 .queryForObject(
                         "SELECT sha256 FROM picture WHERE site_id = 'forgotten' AND id = ?", String.class, first);
-        Pictures pictures = gavlin.bean(Pictures.class);
+        Removals removals = gavlin.bean(Removals.class);
         Instant soon = Instant.now().plusSeconds(5);
-        assertTrue(pictures.forget(soon, false).contains("forgotten/" + first), "the dry run says so");
+        assertTrue(removals.forget(soon, false).contains("forgotten/" + first), "the dry run says so");
         assertEquals(
                 200,
                 gavlin.json("warden", "POST", site + "/pictures/" + first + "/restore", "")
                         .status());
         delete(site + "/pictures/" + first + "?anyway=true");
         assertFalse(gavlin.bean(Housekeeping.class).wouldGo().toString().contains("forgotten/"), "not for 30 days");
-        pictures.forget(soon, true);
+        removals.forget(soon, true);
         assertEquals(404, gavlin.get("warden", site + "/pictures/" + first).status());
         Answer fit = gavlin.get("warden", site + "/slots/front/fit");
         assertEquals(second, fit.json().get("picture").asString());

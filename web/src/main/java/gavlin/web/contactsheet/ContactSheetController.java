@@ -12,6 +12,7 @@ import gavlin.web.picture.Caption;
 import gavlin.web.picture.PictureInUse;
 import gavlin.web.picture.PictureUses;
 import gavlin.web.picture.Pictures;
+import gavlin.web.picture.Removals;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
@@ -36,10 +37,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class ContactSheetController {
     private final Sites sites;
     private final Pictures pictures;
+    private final Removals removals;
     private final SlotBoard board;
     private final Rail rail;
 
-    ContactSheetController(Sites sites, Pictures pictures, SlotBoard board, Rail rail) {
+    ContactSheetController(Sites sites, Pictures pictures, Removals removals, SlotBoard board, Rail rail) {
+        this.removals = removals;
         this.sites = sites;
         this.pictures = pictures;
         this.board = board;
@@ -57,7 +60,7 @@ class ContactSheetController {
         model.addAttribute("mayAdd", open.warden() || !open.kept().isEmpty());
         model.addAttribute(
                 "removed",
-                pictures.removed(open).stream()
+                removals.removed(open).stream()
                         .map(p -> new Removed(
                                 p.id(), p.label(), p.removal().by(), p.removal().at(), daysLeft(p)))
                         .toList());
@@ -77,7 +80,7 @@ class ContactSheetController {
     private static long daysLeft(StoredPicture picture) {
         return Math.max(
                 0,
-                Pictures.KEPT_DAYS
+                Removals.KEPT_DAYS
                         - Duration.between(picture.removal().at(), Instant.now())
                                 .toDays());
     }
@@ -92,10 +95,10 @@ class ContactSheetController {
         OpenSite open = sites.open(who.viewer(), site);
         try {
             StoredPicture picture = pictures.find(open, id);
-            pictures.remove(open, id, anyway);
+            removals.remove(open, id, anyway);
             flash.addFlashAttribute(
                     "said",
-                    picture.label() + " is removed. It can be brought back for " + Pictures.KEPT_DAYS
+                    picture.label() + " is removed. It can be brought back for " + Removals.KEPT_DAYS
                             + " days, below.");
             return "redirect:/sites/" + open.id() + "/pictures";
         } catch (PictureInUse | Forbidden e) {
@@ -113,11 +116,11 @@ class ContactSheetController {
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
         try {
-            StoredPicture picture = pictures.replace(open, id, file);
+            StoredPicture picture = removals.replace(open, id, file);
             flash.addFlashAttribute(
                     "said",
                     picture.label() + " is the new version now. The former one is among the removed pictures for "
-                            + Pictures.KEPT_DAYS + " days.");
+                            + Removals.KEPT_DAYS + " days.");
         } catch (BadInput | Conflict | Forbidden e) {
             flash.addFlashAttribute("refused", e.getMessage());
         }

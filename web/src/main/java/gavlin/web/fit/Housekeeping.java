@@ -3,7 +3,7 @@ package gavlin.web.fit;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.web.account.Viewer;
-import gavlin.web.picture.Pictures;
+import gavlin.web.picture.Removals;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.SiteGoes;
 import gavlin.web.site.Sites;
@@ -38,7 +38,7 @@ public class Housekeeping {
     private final Fits fits;
     private final RenditionRepository renditions;
     private final Renditions made;
-    private final Pictures pictures;
+    private final Removals removals;
     private final FitHeadRepository heads;
     private final FitRevisionRepository revisions;
     private final FileStore files;
@@ -48,11 +48,11 @@ public class Housekeeping {
             Fits fits,
             RenditionRepository renditions,
             Renditions made,
-            Pictures pictures,
+            Removals removals,
             FitHeadRepository heads,
             FitRevisionRepository revisions,
             FileStore files) {
-        this.pictures = pictures;
+        this.removals = removals;
         this.heads = heads;
         this.revisions = revisions;
         this.made = made;
@@ -64,7 +64,7 @@ public class Housekeeping {
 
     @Scheduled(initialDelayString = "PT1H", fixedDelayString = "P1D")
     void daily() {
-        pictures.forget(Instant.now().minus(Duration.ofDays(Pictures.KEPT_DAYS)), true);
+        removals.forget(Instant.now().minus(Duration.ofDays(Removals.KEPT_DAYS)), true);
         collect(GRACE);
     }
 
@@ -78,7 +78,7 @@ public class Housekeeping {
     /** What the next collection would take, in words; nothing is changed. */
     public List<String> wouldGo() {
         List<String> words = new ArrayList<>();
-        pictures.forget(Instant.now().minus(Duration.ofDays(Pictures.KEPT_DAYS)), false)
+        removals.forget(Instant.now().minus(Duration.ofDays(Removals.KEPT_DAYS)), false)
                 .forEach(picture -> words.add("the removed picture " + picture));
         Set<String> needed = needed();
         long old = renditions.keysMadeBefore(Instant.now().minus(GRACE)).stream()

@@ -32,12 +32,14 @@ import org.springframework.web.multipart.MultipartFile;
 class PictureApi {
     private final Sites sites;
     private final Pictures pictures;
+    private final Removals removals;
     private final KeepAreaBook keepAreas;
     private final Suggestions suggestions;
 
-    PictureApi(Sites sites, Pictures pictures, KeepAreaBook keepAreas, Suggestions suggestions) {
+    PictureApi(Sites sites, Pictures pictures, Removals removals, KeepAreaBook keepAreas, Suggestions suggestions) {
         this.sites = sites;
         this.pictures = pictures;
+        this.removals = removals;
         this.keepAreas = keepAreas;
         this.suggestions = suggestions;
     }
@@ -163,7 +165,7 @@ class PictureApi {
             @PathVariable String site,
             @PathVariable String id,
             @RequestParam(defaultValue = "false") boolean anyway) {
-        pictures.remove(sites.open(who.viewer(), site), id, anyway);
+        removals.remove(sites.open(who.viewer(), site), id, anyway);
     }
 
     @PostMapping("/{id}/restore")

@@ -6,13 +6,11 @@ import gavlin.core.codec.PictureRefused;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
-import gavlin.core.geometry.Size;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
-import gavlin.web.site.SiteGoes;
 import gavlin.web.store.FileStore;
 import gavlin.web.store.FileStore.Identity;
 import java.io.IOException;
@@ -27,8 +25,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.context.event.EventListener;
-import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -37,10 +33,8 @@ import org.springframework.web.multipart.MultipartFile;
 /** The pictures of a site: taken in, described, handed out. Originals are never changed. */
 @Service
 public class Pictures {
-    private static final int SHORT_HASH = 6;
+    static final int SHORT_HASH = 6;
     private static final int MOST_IN_ID = 64;
-    /** How long a removed picture can be brought back. */
-    public static final int KEPT_DAYS = 30;
 
     private static final String SALVAGED = "saved from a damaged file: look at it closely";
 
@@ -93,7 +87,7 @@ public class Pictures {
         }
     }
 
-    private static Source contentOf(MultipartFile upload) {
+    static Source contentOf(MultipartFile upload) {
         return to -> {
             try (InputStream in = upload.getInputStream()) {
                 in.transferTo(to);
@@ -164,7 +158,7 @@ public class Pictures {
         }
     }
 
-    private static Identity identify(Source file) {
+    static Identity identify(Source file) {
         try {
             return FileStore.identify(file);
         } catch (IOException e) {
@@ -172,7 +166,7 @@ public class Pictures {
         }
     }
 
-    private void store(Identity identity, Source file) {
+    void store(Identity identity, Source file) {
         try {
             files.put(identity, file);
         } catch (IOException e) {
@@ -180,7 +174,7 @@ public class Pictures {
         }
     }
 
-    private static String notes(Taken taken, List<String> remarks) {
+    static String notes(Taken taken, List<String> remarks) {
         List<String> notes = new ArrayList<>(remarks);
         notes.addAll(taken.notes());
         if (!taken.embedded().secrets().isEmpty()) {
@@ -287,79 +281,8 @@ public class Pictures {
                 .toList();
     }
 
-    /** What was removed and can still be brought back, newest first. */
-    public List<StoredPicture> removed(OpenSite site) {
-        return pictures.findBySiteIdAndRemovedAtIsNotNullOrderByRemovedAtDesc(site.id()).stream()
-                .map(Picture::view)
-                .toList();
-    }
-
     public List<PictureUses.Use> uses(OpenSite site, StoredPicture picture) {
         return uses.of(site, picture.number());
-    }
-
-    /**
-     * Removes a picture from the site: it is kept for {@link #KEPT_DAYS} days and comes back whole.
-     *
-     * @param anyway also where slots show it, out of which it is taken then
-     * @throws Conflict with its uses otherwise
-     */
-    public void remove(OpenSite site, String id, boolean anyway) {
-        transaction.executeWithoutResult(status -> {
-            Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
-            StoredPicture view = picture.view();
-            view.requireThere();
-            requireChange(site, view);
-            List<PictureUses.Use> shown = uses.of(site, view.number());
-            if (!shown.isEmpty() && !anyway) {
-                throw new PictureInUse(view.label(), shown);
-            }
-            uses.takeOut(site, view.number());
-            picture.remove(site.viewer().name());
-        });
-    }
-
-    /**
-     * Puts a new version in a picture's place. Its words, keep areas and every fit go on; where the new one has another shape, what was accepted
-     * is to be looked at again. The former version is kept as a removed picture.
-     *
-     * @throws PictureRefused when the file can't be used, {@link Conflict} when the site has it already
-     */
-    public StoredPicture replace(OpenSite site, String id, MultipartFile upload) {
-        StoredPicture present = find(site, id);
-        requireChange(site, present);
-        if (upload.getSize() > settings.limits().maxBytes()) {
-            throw PictureRefused.tooHeavy(upload.getSize(), settings.limits());
-        }
-        Source file = contentOf(upload);
-        Identity identity = identify(file);
-        StoredPicture known = bySha256(site, identity.sha256());
-        if (known != null) {
-            throw new Conflict("the site has this file already, as " + known.label());
-        }
-        Taken taken = working.take(file, identity.sha256()).taken();
-        return transaction.execute(status -> {
-            store(identity, file);
-            Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
-            Picture former = picture.former(
-                    id(
-                            "former " + picture.view().label(),
-                            picture.view().sha256().substring(0, 2 * SHORT_HASH)),
-                    site.viewer().name());
-            boolean sameShape = isOfTheShape(picture.view().size(), taken.size());
-            picture.replaceBy(identity, plainFileName(upload.getOriginalFilename()), taken, notes(taken, List.of()));
-            pictures.saveAndFlush(picture);
-            pictures.save(former);
-            if (!sameShape) {
-                uses.reconsider(site, picture.number());
-            }
-            return picture.view();
-        });
-    }
-
-    /** Within what rounding to whole pixels makes. */
-    private static boolean isOfTheShape(Size a, Size b) {
-        return Math.abs(a.proportion() / b.proportion() - 1) < 0.005;
     }
 
     /** Brings a removed picture back, also into the slots that it was taken out of and that are empty since. */
@@ -375,35 +298,6 @@ public class Pictures {
         });
     }
 
-    /**
-     * Forgets what was removed before a moment, with every decision made of it.
-     *
-     * @param really false to only say what would go
-     * @return which
-     */
-    public List<String> forget(Instant removedBefore, boolean really) {
-        List<Picture> gone = pictures.findByRemovedAtBefore(removedBefore);
-        if (really) {
-            gone.forEach(picture -> transaction.executeWithoutResult(status -> {
-                uses.forget(picture.number());
-                pictures.deleteAreasOf(picture.number());
-                pictures.deleteWordsOf(picture.number());
-                pictures.deleteById(picture.number());
-            }));
-        }
-        return gone.stream()
-                .map(picture -> picture.view().siteId() + "/" + picture.view().id())
-                .toList();
-    }
-
-    @EventListener
-    @Order(2)
-    void siteGoes(SiteGoes site) {
-        pictures.deleteAreasOfSite(site.id());
-        pictures.deleteWordsOfSite(site.id());
-        pictures.deleteOfSite(site.id());
-    }
-
     /** The bytes that were uploaded, unchanged. */
     public void copyOriginal(StoredPicture picture, OutputStream to) throws IOException {
         files.copy(picture.sha256(), to);
@@ -417,14 +311,14 @@ public class Pictures {
         return working.withRegions(picture, areas, picture.keepAreas().point());
     }
 
-    private StoredPicture bySha256(OpenSite site, String sha256) {
+    StoredPicture bySha256(OpenSite site, String sha256) {
         return pictures.findBySiteIdAndSha256(site.id(), sha256)
                 .map(Picture::view)
                 .orElse(null);
     }
 
     /** The last part of whatever path a browser sent, without anything that could trip a file system or a header. */
-    private static String plainFileName(String sent) {
+    static String plainFileName(String sent) {
         String last = sent == null ? "" : sent.replace('\\', '/').replaceAll(".*/", "");
         String plain = last.replaceAll("[\\p{Cntrl}\"<>:|?*]", "").strip();
         String cut = plain.length() > 200 ? plain.substring(plain.length() - 200) : plain;
@@ -443,7 +337,7 @@ public class Pictures {
     }
 
     /** Readable, and different for different bytes. */
-    private static String id(String title, String digits) {
+    static String id(String title, String digits) {
         String slug = Slug.of(title);
         int room = MOST_IN_ID - digits.length() - 1;
         String cut = slug.length() > room ? slug.substring(0, room).replaceFirst("-+$", "") : slug;
