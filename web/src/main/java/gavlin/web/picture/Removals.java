@@ -96,7 +96,7 @@ public class Removals {
             all.store(identity, file);
             Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
             Picture former = picture.former(
-                    id(
+                    Pictures.id(
                             "former " + picture.view().label(),
                             picture.view().sha256().substring(0, 2 * Pictures.SHORT_HASH)),
                     site.viewer().name());
