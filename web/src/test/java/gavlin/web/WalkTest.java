@@ -64,6 +64,12 @@ class WalkTest extends BrowserWalk {
         page.locator("#zoom").fill("1.5");
         page.locator("#zoom").press("Tab");
         assertThat(page.locator("#window-width")).hasValue("2000");
+        page.waitForCondition(
+                () -> gavlin.get("warden", "/api/v1/sites/tolvane/slots/slide-weather/fit") // a step of its own
+                                .json()
+                                .at("/fit/frame/zoom")
+                                .asDouble(1)
+                        == 1.5);
 
         page.locator("#type").selectOption("jpeg");
         assertThat(gauge("type")).containsText("JPEG");
@@ -87,6 +93,9 @@ class WalkTest extends BrowserWalk {
         page.navigate(gavlin.address() + "/sites/tolvane/slots/slide-weather/bench");
         assertThat(page.locator("#window-width")).hasValue("2000");
         assertThat(page.locator("#says")).containsText("accepted");
+        page.keyboard().press("Control+z");
+        assertThat(page.locator("#type")).not().hasValue("jpeg");
+        assertThat(page.locator("#window-width")).hasValue("2000");
         page.keyboard().press("Control+z");
         assertThat(page.locator("#window-width")).hasValue("3000");
         page.keyboard().press("Control+Shift+z");
