@@ -242,6 +242,7 @@ class ThingsGoTest {
                 .json()
                 .get("accepted")
                 .asBoolean());
+        assertTrue(visitor.get(page).text().contains("is the new version now"));
         visitor.multipart(page + "/replace", "file", "square.jpg", otherShape);
         assertTrue(visitor.get(page).text().contains("the site has this file already"));
         String sheet = visitor.get("/sites/versions/pictures").text();

@@ -18,6 +18,8 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -277,7 +279,7 @@ public class Pictures {
                 .map(row -> new Former(
                         new Caption((String) row[0], (String) row[1], (String) row[2], (String) row[3]),
                         (String) row[4],
-                        ((java.sql.Timestamp) row[5]).toInstant()))
+                        ((LocalDateTime) row[5]).toInstant(ZoneOffset.UTC)))
                 .toList();
     }
 
