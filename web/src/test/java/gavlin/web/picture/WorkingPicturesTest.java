@@ -1,13 +1,20 @@
 package gavlin.web.picture;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
 import gavlin.core.decoder.Decoders;
 import gavlin.core.decoder.Source;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.DiskFull;
 import gavlin.web.RunningGavlin;
+import gavlin.web.problem.StorageFull;
 import gavlin.web.store.FileStore;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -38,6 +45,23 @@ class WorkingPicturesTest {
         decoders.close();
         assertTrue(bytes() <= most.toBytes() * 1.2, bytes() + " bytes");
         assertTrue(bytes() >= most.toBytes() / 2, "what there is room for is kept: " + bytes());
+    }
+
+    @Test
+    void fullDisk_makesRoomOnce_andElseSaysSo_withNothingHalfWritten() throws IOException {
+        PictureSettings settings = new PictureSettings(
+                cache, DataSize.ofMegabytes(9), new PictureSettings.Pictures(DataSize.ofMegabytes(64), 120, 100, 100));
+        for (int i = 0; i < 4; i++) {
+            Files.write(cache.resolve("%064x.working".formatted(i)), new byte[100_000]);
+        }
+        Decoders decoders = mock(Decoders.class);
+        when(decoders.take(any(), any(), any())).thenThrow(new DiskFull("there is no room"));
+        WorkingPictures working = new WorkingPictures(settings, mock(FileStore.class), decoders);
+        StorageFull said =
+                assertThrows(StorageFull.class, () -> working.take(Source.of(new byte[9]), "%064x".formatted(9)));
+        assertTrue(said.getMessage().contains("the disk that Gavlin works on is full"), said.getMessage());
+        verify(decoders, times(2)).take(any(), any(), any());
+        assertEquals(200_000, bytes(), "half of the cache has been thrown away for it");
     }
 
     private long bytes() throws IOException {
