@@ -14,6 +14,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import tools.jackson.core.JacksonException;
 
 /** One decoder, as the application sees it: a process, a folder, and a line each way for a job. For one caller at a time. */
 final class DecoderProcess implements AutoCloseable {
@@ -79,8 +80,8 @@ final class DecoderProcess implements AutoCloseable {
             Answer answer = Answer.of(line);
             ended = answer.last();
             return answer;
-        } catch (IOException e) {
-            throw lost();
+        } catch (IOException | JacksonException e) {
+            throw lost(); // also one that answers nonsense is not asked again
         } finally {
             deadline.cancel(false);
         }

@@ -95,19 +95,29 @@ public class WorkingPictures {
 
     /** A sound PNG of what can be seen of a damaged picture. */
     Spare salvaged(Source file) {
-        return withRoom(() -> {
-            Spare saved = Spare.in(settings.cache());
-            decoders.salvage(file, settings.limits(), saved.path());
-            return saved;
-        });
+        return spare(path -> decoders.salvage(file, settings.limits(), path));
     }
 
     /** A copy that says what must be seen of it. */
     Spare withRegions(StoredPicture picture, List<RegionCopy.Outline> areas, FocalPoint<InPicture> focal) {
+        return spare(path -> decoders.withRegions(original(picture), settings.limits(), areas, focal, path));
+    }
+
+    private interface Filling {
+        void into(Path path) throws IOException;
+    }
+
+    /** A file for one request; none is left behind when it can't be made. */
+    private Spare spare(Filling filling) {
         return withRoom(() -> {
-            Spare copy = Spare.in(settings.cache());
-            decoders.withRegions(original(picture), settings.limits(), areas, focal, copy.path());
-            return copy;
+            Spare spare = Spare.in(settings.cache());
+            try {
+                filling.into(spare.path());
+                return spare;
+            } catch (IOException | RuntimeException e) {
+                spare.close();
+                throw e;
+            }
         });
     }
 
