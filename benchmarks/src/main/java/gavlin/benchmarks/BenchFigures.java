@@ -48,6 +48,7 @@ final class BenchFigures {
         this.picture = picture;
     }
 
+    /** @param arguments the address; "dragging" after it leaves the rest out */
     public static void main(String[] arguments) throws Exception {
         GavlinClient api = new GavlinClient(arguments[0]);
         String site = "bench-" + Long.toString(System.nanoTime(), 36);
@@ -60,6 +61,11 @@ final class BenchFigures {
             api.send("PUT", slot + "/fit", "{\"picture\":\"" + picture + "\"}");
         }
         BenchFigures figures = new BenchFigures(api, site, picture);
+        if (arguments.length > 1) {
+            System.out.println("The bench at " + arguments[0]);
+            figures.dragging(PEOPLE);
+            return;
+        }
         System.out.println("The bench, 24 MP JPEG into 1920×480 under 300 kB");
         figures.opening();
         for (List<String> types : TYPES) {

@@ -28,7 +28,9 @@ class RestoreCommand implements Command {
         if (words.size() != 1) {
             throw new BadInput("restore", "usage: ./gavlin restore FILE or FOLDER");
         }
+        long began = System.nanoTime();
         String said = restore.read(Path.of(words.get(0)));
-        return said + "; " + housekeeping.makeMissing() + " files were made again";
+        double seconds = (System.nanoTime() - began) / 1e9;
+        return "%s in %.1f s; %d files were made again".formatted(said, seconds, housekeeping.makeMissing());
     }
 }

@@ -8,6 +8,7 @@ import gavlin.web.site.OpenSite;
 import gavlin.web.site.SiteGoes;
 import gavlin.web.site.Sites;
 import gavlin.web.store.FileStore;
+import gavlin.web.work.Claims;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -32,6 +33,8 @@ public class Housekeeping {
     /** A file is kept so long whatever becomes of its fit: undo and redo find it, and it may be about to be stored. */
     private static final Duration GRACE = Duration.ofDays(7);
 
+    private static final Duration NOT_AGAIN = Duration.ofHours(20);
+
     private static final Viewer EVERYWHERE = Viewer.ofGavlin();
 
     private final Sites sites;
@@ -42,6 +45,7 @@ public class Housekeeping {
     private final FitHeadRepository heads;
     private final FitRevisionRepository revisions;
     private final FileStore files;
+    private final Claims claims;
 
     Housekeeping(
             Sites sites,
@@ -51,7 +55,9 @@ public class Housekeeping {
             Removals removals,
             FitHeadRepository heads,
             FitRevisionRepository revisions,
-            FileStore files) {
+            FileStore files,
+            Claims claims) {
+        this.claims = claims;
         this.removals = removals;
         this.heads = heads;
         this.revisions = revisions;
@@ -64,8 +70,12 @@ public class Housekeeping {
 
     @Scheduled(initialDelayString = "PT1H", fixedDelayString = "P1D")
     void daily() {
-        removals.forget(Instant.now().minus(Duration.ofDays(Removals.KEPT_DAYS)), true);
-        collect(GRACE);
+        // Not given back when done: whoever looks later that day finds it taken.
+        if (claims.take("housekeeping", NOT_AGAIN).isPresent()) {
+            removals.forget(Instant.now().minus(Duration.ofDays(Removals.KEPT_DAYS)), true);
+            collect(GRACE);
+            claims.forgetOld();
+        }
     }
 
     @EventListener

@@ -10,13 +10,16 @@ import gavlin.core.fit.RenditionPlan;
 import gavlin.core.weight.Superseded;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.WorkingPictures;
+import gavlin.web.problem.Busy;
 import gavlin.web.problem.Conflict;
 import gavlin.web.store.FileStore;
+import gavlin.web.work.Claims;
 import gavlin.web.work.HeavyWork;
 import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -36,12 +39,17 @@ public class Renditions {
      * planes that likeness is measured on. Measured by {@code ./gavlin bench}.
      */
     private static final long HEAP_PER_PIXEL = 80;
+    /** After which a node that makes a file is taken for dead: the slowest file takes about ten seconds on a busy machine. */
+    private static final Duration MOST_MAKING = Duration.ofSeconds(30);
+
+    private static final Duration LOOK_AGAIN = Duration.ofMillis(50);
 
     private final RenditionRepository renditions;
     private final WorkingPictures working;
     private final FileStore files;
     private final HeavyWork work;
     private final TransactionTemplate transaction;
+    private final Claims claims;
     private final OnceAtATime<StoredRendition> making = new OnceAtATime<>();
 
     Renditions(
@@ -49,7 +57,9 @@ public class Renditions {
             WorkingPictures working,
             FileStore files,
             HeavyWork work,
+            Claims claims,
             TransactionTemplate transaction) {
+        this.claims = claims;
         this.renditions = renditions;
         this.working = working;
         this.files = files;
@@ -133,9 +143,36 @@ public class Renditions {
     /** The file for a plan, made now unless it was before. The plan must allow at least one type. */
     private StoredRendition make(StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
         String key = key(picture, slot, plan);
-        return find(key)
-                .orElseGet(() -> making.get(
-                        key, () -> find(key).orElseGet(() -> compute(key, picture, slot, plan, superseded))));
+        return find(key).orElseGet(() -> making.get(key, () -> madeOnOneNode(key, picture, slot, plan, superseded)));
+    }
+
+    private StoredRendition madeOnOneNode(
+            String key, StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
+        while (true) {
+            Optional<Claims.Claim> mine = claims.take("file " + key, MOST_MAKING);
+            if (mine.isPresent()) {
+                try (Claims.Claim claim = mine.get()) {
+                    return find(key).orElseGet(() -> compute(key, picture, slot, plan, superseded));
+                }
+            }
+            if (superseded.getAsBoolean()) {
+                throw new Superseded();
+            }
+            pause();
+            Optional<StoredRendition> theirs = find(key);
+            if (theirs.isPresent()) {
+                return theirs.get();
+            }
+        }
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(LOOK_AGAIN.toMillis());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Busy();
+        }
     }
 
     private StoredRendition compute(
@@ -153,7 +190,7 @@ public class Renditions {
                     .saveAndFlush(new RenditionRow(key, files.put(rendition.file()), rendition))
                     .view());
         } catch (DataIntegrityViolationException e) {
-            return find(key).orElseThrow(() -> e); // another node was faster; its bytes are the same
+            return find(key).orElseThrow(() -> e); // a node that was taken for dead was faster; its bytes are the same
         }
     }
 

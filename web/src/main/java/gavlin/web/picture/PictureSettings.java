@@ -13,7 +13,7 @@ import org.springframework.util.unit.DataSize;
  * @param maxCacheSize the oldest files go when it is exceeded
  */
 @ConfigurationProperties("gavlin")
-record PictureSettings(
+public record PictureSettings(
         Path cache,
         @DefaultValue("4GB") DataSize maxCacheSize,
         @DefaultValue Pictures pictures) {

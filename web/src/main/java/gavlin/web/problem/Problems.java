@@ -4,13 +4,15 @@ import gavlin.core.BadInput;
 import gavlin.core.brief.SlotSheetFaults;
 import gavlin.core.codec.PictureRefused;
 import gavlin.core.decoder.DecodersBusy;
+import gavlin.core.raster.DiskFull;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
-import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLException;
 import java.sql.SQLTransientException;
 import java.util.Locale;
+import java.util.Set;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -42,6 +44,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class Problems {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
     private static final String RETRY_AFTER = "3";
+    /** ER_DISK_FULL and ER_RECORD_FILE_FULL, from MariaDB's list of error codes. */
+    private static final Set<Integer> DATABASE_FULL = Set.of(1021, 1114);
+
     private static final String DATABASE_AWAY =
             "Gavlin is busy: its database does not answer just now. Nothing was changed; try again in a moment";
 
@@ -134,9 +139,9 @@ public class Problems {
             }
             return problem;
         }
-        if (failure instanceof StorageFull) {
+        if (failure instanceof StorageFull || isDiskFull(failure)) {
             LOG.error("the disk is full", failure);
-            return problem(HttpStatus.INSUFFICIENT_STORAGE, "storage-full", failure.getMessage());
+            return problem(HttpStatus.INSUFFICIENT_STORAGE, "storage-full", StorageFull.SAID);
         }
         if (failure instanceof Busy || failure instanceof DecodersBusy) {
             return problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", failure.getMessage());
@@ -194,11 +199,28 @@ public class Problems {
                     || cause instanceof TransientDataAccessException
                     || cause instanceof DataAccessResourceFailureException
                     || cause instanceof SQLTransientException
-                    || cause instanceof SQLNonTransientConnectionException) {
+                    || cause instanceof SQLException broken && isConnectionLost(broken)) {
                 return true;
             }
         }
         return false;
+    }
+
+    /** SQLSTATE's class 08 (ISO/IEC 9075-2); a connection that the pool has given up meanwhile has no state. */
+    private static boolean isConnectionLost(SQLException failure) {
+        return failure.getSQLState() == null
+                ? "Connection is closed".equals(failure.getMessage())
+                : failure.getSQLState().startsWith("08");
+    }
+
+    /** Whether a disk is full, the application's or the database's. */
+    private static boolean isDiskFull(Throwable failure) {
+        for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLException refused && DATABASE_FULL.contains(refused.getErrorCode())) {
+                return true;
+            }
+        }
+        return DiskFull.isSaidBy(failure);
     }
 
     private static HttpStatus statusOf(PictureRefused refused) {

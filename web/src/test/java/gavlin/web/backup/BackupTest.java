@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.BadInput;
 import gavlin.web.GavlinApplication;
 import gavlin.web.RunningGavlin;
+import gavlin.web.RunningGavlin.Answer;
 import gavlin.web.fit.Housekeeping;
 import gavlin.web.problem.Conflict;
 import java.io.IOException;
@@ -73,9 +74,13 @@ class BackupTest {
             sql.update("INSERT INTO account (name, everywhere, password_hash) SELECT name, everywhere, password_hash"
                     + " FROM gavlin.account WHERE name = 'warden'");
             Path first = folder.resolve("tolvane.zip");
-            Path second = folder.resolve("quillet.zip");
             gavlin.bean(Backup.class).write(first, "tolvane");
-            gavlin.bean(Backup.class).write(second, "quillet-street");
+            Answer taken = gavlin.get("warden", "/sites/quillet-street/copy"); // the same by the page's button
+            assertTrue(taken.header("Content-Disposition").startsWith("attachment; filename=\"quillet-street.zip\""));
+            Path second =
+                    Files.write(folder.resolve("quillet.zip"), taken.response().body());
+            assertEquals(403, gavlin.get("keeper", "/sites/tolvane/copy").status());
+            assertEquals(404, gavlin.get("keeper", "/sites/quillet-street/copy").status());
             other.getBean(Restore.class).read(first);
             other.getBean(Restore.class).read(second);
             for (String path : List.of(
