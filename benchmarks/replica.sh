@@ -17,6 +17,7 @@ database() { # NAME PORT ID
     --pid-file="$folder/$1.pid" --server-id="$3" --log-bin=binlog --binlog-format=ROW --sync-binlog=1 --gtid-strict-mode=1 \
     --log-slave-updates=1 --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --max-allowed-packet=32M \
     --rpl-semi-sync-master-enabled=1 --rpl-semi-sync-slave-enabled=1 --skip-name-resolve >"$folder/$1.log" 2>&1 &
+  disown
   until mariadb-admin --no-defaults --socket="$folder/$1.sock" -uroot ping >/dev/null 2>&1; do sleep 0.2; done
 }
 sql() { mariadb --no-defaults --socket="$folder/$1.sock" -uroot -BN; }
@@ -25,6 +26,7 @@ application() { # DATABASE-PORT
     GAVLIN_PORT=$node GAVLIN_METRICS_PORT=8610 GAVLIN_DATA="$folder" GAVLIN_DEMO=true java -Xmx1g -Djava.awt.headless=true \
     -jar var/app/web/gavlin.jar --gavlin.cache="$folder/cache" >>"$folder/app.log" 2>&1 &
   echo $! >"$folder/app.pid"
+  disown
   until curl -fsS -o /dev/null "http://127.0.0.1:$node/actuator/health" 2>/dev/null; do sleep 0.3; done
 }
 call() { curl -fsS -u warden:tolvane-demo -H 'Content-Type: application/json' "$@"; }

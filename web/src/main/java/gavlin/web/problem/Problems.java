@@ -60,7 +60,7 @@ public class Problems {
 
     @ExceptionHandler(Exception.class)
     Object answer(Exception failure, HttpServletRequest request, HttpServletResponse response) {
-        if (failure instanceof IOException || response.isCommitted()) {
+        if (failure instanceof IOException && !isDiskFull(failure) || response.isCommitted()) {
             return null; // the other side has gone, in the middle of an answer
         }
         response.reset(); // a file may have been about to be sent
