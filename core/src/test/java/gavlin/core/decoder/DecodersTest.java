@@ -45,6 +45,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class DecodersTest {
     @TempDir
@@ -222,6 +223,31 @@ class DecodersTest {
                     "killed on both tries");
             assertEquals(0, begun.getCount());
             own.take(Source.of(file), Limits.DEFAULT, folder.resolve("again.working"));
+        }
+    }
+
+    /** As Linux tells it: proc(5), /proc/pid/limits; bytes and seconds. */
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void everyDecoder_hasTheLimitsOfTheOperatingSystem(boolean wrapped) throws Exception {
+        Set<Long> others =
+                ProcessHandle.current().descendants().map(ProcessHandle::pid).collect(Collectors.toSet());
+        try (Decoders own = new Decoders(new Decoders.Settings(
+                1, folder.resolve("limits-" + wrapped), wrapped, Duration.ofSeconds(8), Duration.ofSeconds(60), 8))) {
+            own.take(Source.of(photograph(30, 20)), Limits.DEFAULT, folder.resolve("limits.working"));
+            List<Long> started = ProcessHandle.current()
+                    .descendants()
+                    .map(ProcessHandle::pid)
+                    .filter(pid -> !others.contains(pid))
+                    .toList();
+            assertFalse(started.isEmpty());
+            for (long pid : started) {
+                String limits = Files.readString(Path.of("/proc/" + pid + "/limits"));
+                assertTrue(limits.matches("(?s).*Max address space +5368709120 .*"), limits);
+                assertTrue(limits.matches("(?s).*Max cpu time +600 .*"), limits);
+                assertTrue(limits.matches("(?s).*Max file size +2048000000 .*"), limits);
+                assertTrue(limits.matches("(?s).*Max core file size +0 .*"), limits);
+            }
         }
     }
 
