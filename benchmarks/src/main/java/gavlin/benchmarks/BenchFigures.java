@@ -12,12 +12,15 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** What people at the bench of the running application wait for: opening it, dragging together, letting go. */
 final class BenchFigures {
@@ -216,7 +219,7 @@ final class BenchFigures {
         private static final HttpClient CLIENT =
                 HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
 
-        private String cookie = "";
+        private final Map<String, String> cookies = new TreeMap<>();
         private final String address;
         private String token = "";
 
@@ -261,11 +264,20 @@ final class BenchFigures {
 
         private HttpRequest.Builder to(String path) {
             HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path));
-            return cookie.isEmpty() ? request : request.header("Cookie", cookie);
+            return cookies.isEmpty()
+                    ? request
+                    : request.header(
+                            "Cookie",
+                            cookies.entrySet().stream()
+                                    .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                                    .collect(Collectors.joining("; ")));
         }
 
         private void keepCookie(HttpResponse<?> response) {
-            response.headers().allValues("Set-Cookie").forEach(set -> cookie = set.replaceFirst(";.*", ""));
+            for (String set : response.headers().allValues("Set-Cookie")) {
+                String[] cookie = set.replaceFirst(";.*", "").split("=", 2);
+                cookies.put(cookie[0], cookie[1]);
+            }
         }
     }
 }

@@ -74,6 +74,9 @@ final class Proxy implements AutoCloseable {
     }
 
     void comeBack() throws IOException {
+        if (process != null && process.isAlive()) {
+            return;
+        }
         process = new ProcessBuilder(
                         Files.exists(Path.of("/usr/sbin/haproxy")) ? "/usr/sbin/haproxy" : "haproxy",
                         "-db",

@@ -281,6 +281,50 @@ class ThemeWalkTest extends BrowserWalk {
         assertThat(page.locator(".plan-page h2").first()).containsText("The Pilot House, desktop");
     }
 
+    @Test
+    void newSite_fromAPastedList_hasItsSlots_andTellsWhatWasNotRead() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites");
+        page.locator("[name=name]").first().fill("A pasted site");
+        page.locator("[name=list]")
+                .fill(
+                        "Header 2000 x 400 px, JPEG, max 250 KB; Logo 100×100 PNG\nTeam portraits 400x400, round\nDear Ines, that is all");
+        page.locator("button", has("Make it")).click();
+        assertThat(page.locator(".notice.good")).hasText("Three slots read from the list.");
+        assertThat(page.locator("ul.notice")).containsText("“Dear Ines, that is all” was not read: it says no size");
+        assertNoViolations();
+        JsonNode slots =
+                gavlin.get("warden", "/api/v1/sites/a-pasted-site/slots").json();
+        assertEquals("Header", slots.get(0).path("name").asString());
+        assertEquals(3, slots.size());
+        page.navigate(gavlin.address() + "/sites/a-pasted-site/plan");
+        assertThat(page.locator(".plan-page h2").first()).containsText("Home, desktop");
+    }
+
+    @Test
+    void listOfSizes_allAcceptedAtOnce_takesTheExamplesPlace() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites");
+        page.locator("[name=name]").first().fill("A listed site");
+        page.locator("[name=from]").selectOption("*page");
+        page.locator("button", has("Make it")).click();
+        page.locator("[name=list]").fill("Header 2000 x 400 px, max 250 KB\nTeaser 16:9, 1200 px wide\nvast 20000x10");
+        page.locator("text=Read the list").click();
+        assertThat(page.locator("[name=list]"))
+                .hasValue("Header 2000 x 400 px, max 250 KB\nTeaser 16:9, 1200 px wide\nvast 20000x10");
+        assertThat(page.locator("tr:has(input[value='Teaser'])")).containsText("16:9, 1200 wide");
+        assertThat(page.locator("main")).containsText("“vast 20000x10” was not read: a side has 16384 px at most");
+        assertNoViolations();
+        page.locator("#accept-all").click();
+        assertThat(page.locator("#to-plan")).isFocused();
+        assertThat(page.locator("#accept-all")).isHidden();
+        assertEquals(
+                2,
+                gavlin.get("warden", "/api/v1/sites/a-listed-site/slots").json().size());
+        page.locator("#to-plan").click();
+        assertThat(page.locator("#slots")).containsText("Teaser");
+    }
+
     /** Oracle: the boxes that a real browser gives the same page, on both screens. */
     @Test
     void savedPage_sizes_areThoseOfTheBrowser() throws IOException {

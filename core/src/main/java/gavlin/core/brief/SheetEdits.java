@@ -21,6 +21,15 @@ public final class SheetEdits {
 
     private SheetEdits() {}
 
+    /** A sheet without slots, to add some to; it is sound with the first. */
+    public static String empty(String theme) {
+        ObjectNode root = JSON.createObjectNode();
+        root.put("format", "slot-sheet/1").putObject("theme").put("name", theme);
+        root.putArray("slots");
+        root.putArray("pages");
+        return text(root);
+    }
+
     /** Adds a claim about a slot's size. */
     public static String addStatement(String sheet, String slot, Statement statement) {
         return edit(sheet, slot, node -> {

@@ -20,10 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int places) {
     private static final JsonMapper JSON = new JsonMapper();
-    private static final int SMALL_ICON = 64;
     private static final int MOST_IN_SET = 100;
-    /** Nearly as wide as the screen. */
-    private static final double WIDE = 0.75;
 
     Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown) {
         this(element, frame, shown, 1);
@@ -45,8 +42,9 @@ record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int p
                 shown.getOrDefault(Screen.DESKTOP, shown.values().iterator().next());
         // The largest box on any screen: what the file must have pixels for.
         Box<InPage> largest = shown.values().stream().reduce(box, (a, b) -> b.area() > a.area() ? b : a);
-        String kind = kind(name.id(), box);
-        boolean mark = kind.equals("logo") || kind.equals("icon");
+        String kind = Kinds.of(
+                name.id() + " " + way() + " " + element.attr("alt"), box.width(), box.height(), frame.circle());
+        boolean mark = Kinds.isMark(kind);
         ObjectNode slot = JSON.createObjectNode();
         slot.put("id", name.id()).put("name", name.name()).put("kind", kind);
         slot.putObject("size").put("width", (int) largest.width()).put("height", (int) largest.height());
@@ -78,24 +76,6 @@ record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int p
         showing.put("objectFit", frame.fit() != null ? frame.fit() : mark ? "contain" : "cover");
         showing.put("objectPosition", frame.position());
         showing.put("background", frame.background());
-    }
-
-    private String kind(String id, Box<InPage> box) {
-        String words = (id + " " + way() + " " + element.attr("alt")).toLowerCase(Locale.ROOT);
-        double proportion = box.width() / box.height();
-        if (words.matches("(?s).*\\b(avatar|portrait|profile|author)\\b.*") || frame.circle() && proportion == 1) {
-            return "avatar";
-        }
-        if (words.contains("logo") || words.matches("(?s).*\\b(brand|mark)\\b.*")) {
-            return "logo";
-        }
-        if (Math.max(box.width(), box.height()) <= SMALL_ICON) {
-            return "icon";
-        }
-        if (words.matches("(?s).*\\b(slide|slider|slideshow|carousel)\\b.*")) {
-            return "slide";
-        }
-        return proportion >= 2 && box.width() >= WIDE * Screen.DESKTOP.width() ? "banner" : "photo";
     }
 
     private List<String> reasons() {

@@ -21,7 +21,6 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -197,10 +196,12 @@ public class Backup {
             throws SQLException, IOException {
         zip.setLevel(Deflater.NO_COMPRESSION);
         long bytes = 0;
-        for (String sha256 : originals) {
-            zip.putNextEntry(new ZipEntry(Manifest.FILES + sha256));
-            bytes += copy(database, sha256, zip);
-            zip.closeEntry();
+        try (Originals ahead = new Originals(database, originals)) {
+            for (String sha256 : originals) {
+                zip.putNextEntry(new ZipEntry(Manifest.FILES + sha256));
+                bytes += ahead.copyNext(sha256, zip);
+                zip.closeEntry();
+            }
         }
         return new long[] {originals.size(), bytes};
     }
@@ -208,44 +209,20 @@ public class Backup {
     private static long[] toFolder(Connection database, List<String> originals, Path folder)
             throws SQLException, IOException {
         Path files = Files.createDirectories(folder.resolve(Manifest.FILES));
-        long added = 0;
+        List<String> missing = originals.stream()
+                .filter(sha256 -> !Files.exists(files.resolve(sha256)))
+                .toList();
         long bytes = 0;
-        for (String sha256 : originals) {
-            Path file = files.resolve(sha256);
-            if (Files.exists(file)) {
-                continue;
-            }
-            Path part = files.resolve(sha256 + ".part");
-            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(part))) {
-                bytes += copy(database, sha256, out);
-            }
-            Files.move(part, file, java.nio.file.StandardCopyOption.ATOMIC_MOVE);
-            added++;
-        }
-        return new long[] {added, bytes};
-    }
-
-    /** @throws IllegalStateException when the database holds other bytes than it should: a backup of them would be none */
-    private static long copy(Connection database, String sha256, OutputStream to) throws SQLException, IOException {
-        MessageDigest digest = sha256();
-        long bytes = 0;
-        try (PreparedStatement query =
-                database.prepareStatement("SELECT data FROM stored_chunk WHERE sha256 = ? ORDER BY part")) {
-            query.setString(1, sha256);
-            query.setFetchSize(4);
-            try (ResultSet row = query.executeQuery()) {
-                while (row.next()) {
-                    byte[] chunk = row.getBytes(1);
-                    digest.update(chunk);
-                    to.write(chunk);
-                    bytes += chunk.length;
+        try (Originals ahead = new Originals(database, missing)) {
+            for (String sha256 : missing) {
+                Path part = files.resolve(sha256 + ".part");
+                try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(part))) {
+                    bytes += ahead.copyNext(sha256, out);
                 }
+                Files.move(part, files.resolve(sha256), java.nio.file.StandardCopyOption.ATOMIC_MOVE);
             }
         }
-        if (!HexFormat.of().formatHex(digest.digest()).equals(sha256)) {
-            throw new IllegalStateException("the original " + sha256 + " is damaged in the database");
-        }
-        return bytes;
+        return new long[] {missing.size(), bytes};
     }
 
     static MessageDigest sha256() {

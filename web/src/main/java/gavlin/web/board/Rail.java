@@ -26,7 +26,8 @@ public class Rail {
         String bench = (waiting.isEmpty() ? entries.get(0) : waiting.get(0)).benchHref();
         return new View(
                 site.name(),
-                site.sheet().themeName() + " " + site.sheet().themeVersion() + " · " + entries.size() + " slots",
+                site.sheet().themeName() + " " + site.sheet().themeVersion() + " · " + entries.size()
+                        + (entries.size() == 1 ? " slot" : " slots"),
                 site.viewer().name(),
                 site.viewer().looksAfterPeople(),
                 List.of(

@@ -3,7 +3,10 @@ package gavlin.web.sheet;
 import gavlin.core.BadInput;
 import gavlin.core.Slug;
 import gavlin.core.brief.SlotSheetFaults;
+import gavlin.core.page.PageReading;
+import gavlin.core.page.SizeList;
 import gavlin.web.account.SignedIn;
+import gavlin.web.board.Phrases;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
 import gavlin.web.site.OpenSite;
@@ -20,15 +23,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 /** Makes a site from the page that lists them. */
 @Controller
 class NewSiteController {
-    /** One slot to begin with, so that there is something to change. */
-    private static final String BEGINNING = """
-            {"format": "slot-sheet/1", "theme": {"name": "A new theme"},
-             "slots": [{"id": "masthead", "name": "Masthead", "kind": "banner", "size": {"width": 1920, "height": 480},
-               "types": ["jpeg", "webp"], "weight": {"limit": 300, "unit": "kB"},
-               "showings": [{"id": "home", "name": "Home, desktop", "page": "home", "screen": {"width": 1280}, "box": {"width": 1280, "height": 320}}]}],
-             "pages": [{"id": "home", "name": "Home, desktop", "width": 1280, "height": 1400,
-               "slots": [{"slot": "masthead", "showing": "home", "x": 0, "y": 0}]}]}
-            """;
+    /** No site has that id. */
+    private static final String FROM_A_PAGE = "*page";
 
     private final Sites sites;
     private final Sheets sheets;
@@ -43,6 +39,7 @@ class NewSiteController {
             @AuthenticationPrincipal SignedIn who,
             @RequestParam String name,
             @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String list,
             @RequestParam(required = false) MultipartFile file,
             RedirectAttributes flash)
             throws IOException {
@@ -50,11 +47,21 @@ class NewSiteController {
             throw new Forbidden("only accounts that look after all sites make new ones");
         }
         try {
+            PageReading sizes = SizeList.read(list);
+            if (!list.isBlank() && sizes.proposals().isEmpty()) {
+                throw new BadInput("list", "no line of the list says a size such as 1200×400, or a ratio such as 16:9");
+            }
             String sheet = file != null && !file.isEmpty()
                     ? SheetController.text(file)
-                    : from.isBlank() ? BEGINNING : copy(who, from);
+                    : !list.isBlank() ? Beginning.of(sizes) : isCopy(from) ? copy(who, from) : Beginning.SHEET;
             OpenSite site = sites.create(who.viewer(), Slug.of(name), name, sheet);
-            return "redirect:/sites/" + site.id() + "/sheets/" + site.sheetId();
+            String path = "/sites/" + site.id() + "/sheets/" + site.sheetId();
+            if (!sizes.proposals().isEmpty()) {
+                flash.addFlashAttribute(
+                        "said", Phrases.count(sizes.proposals().size(), "slot", "slots") + " read from the list.");
+                flash.addFlashAttribute("notes", sizes.notes());
+            }
+            return "redirect:" + path + (from.equals(FROM_A_PAGE) ? "/page" : "");
         } catch (SlotSheetFaults e) {
             flash.addFlashAttribute("refused", "That file is no sound slot sheet.");
             flash.addFlashAttribute("faults", e.faults());
@@ -62,7 +69,12 @@ class NewSiteController {
             flash.addFlashAttribute("refused", e.getMessage());
         }
         flash.addFlashAttribute("typedName", name);
+        flash.addFlashAttribute("typedList", list);
         return "redirect:/sites";
+    }
+
+    private static boolean isCopy(String from) {
+        return !from.isBlank() && !from.equals(FROM_A_PAGE);
     }
 
     private String copy(SignedIn who, String from) {

@@ -7,7 +7,9 @@ import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheetFaults;
 import gavlin.core.decoder.Decoders;
 import gavlin.core.decoder.Source;
+import gavlin.core.geometry.Ratio;
 import gavlin.core.page.PageReading;
+import gavlin.core.page.SizeList;
 import gavlin.core.page.SlotProposal;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
@@ -36,7 +38,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.multipart.MultipartFile;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Reads a saved page for slots; each is put into the sheet when a person accepts it. */
+/** Reads a saved page, or a pasted list of sizes, for slots; each is put into the sheet when a person accepts it. */
 @Controller
 @RequestMapping("/sites/{site}/sheets/{id}/page")
 class SavedPageController {
@@ -66,10 +68,17 @@ class SavedPageController {
             int places,
             List<String> reasons,
             String json,
-            int width,
-            int height) {
+            String size,
+            double width,
+            double height) {
         static Row of(SlotProposal proposal) {
             ObjectNode slot = proposal.slot();
+            double width = slot.at("/size/width").asDouble();
+            boolean byRatio = slot.has("ratio");
+            String asked = slot.path("ratio").asString("") + (byRatio ? ", " : "");
+            double height = byRatio
+                    ? width / Ratio.parse(slot.path("ratio").asString()).proportion()
+                    : slot.at("/size/height").asDouble();
             return new Row(
                     slot.path("name").asString(),
                     slot.path("kind").asString(),
@@ -77,8 +86,9 @@ class SavedPageController {
                     proposal.places(),
                     proposal.reasons(),
                     slot.toString(),
-                    slot.at("/size/width").asInt(),
-                    slot.at("/size/height").asInt());
+                    asked + (byRatio ? "%.0f wide".formatted(width) : "%.0f×%.0f".formatted(width, height)),
+                    width,
+                    height);
         }
     }
 
@@ -119,14 +129,32 @@ class SavedPageController {
                     given.put(file.getOriginalFilename(), to -> copy(file, to));
                 }
             }
-            PageReading reading = decoders.page(given);
-            model.addAttribute("title", reading.title().isBlank() ? "A page" : reading.title());
-            model.addAttribute("rows", reading.proposals().stream().map(Row::of).toList());
-            model.addAttribute("notes", reading.notes());
+            show(decoders.page(given), model);
         } catch (BadInput e) {
             model.addAttribute("refused", e.getMessage());
         }
         return ask(site, id, model);
+    }
+
+    @PostMapping("/list")
+    String readList(
+            @ModelAttribute(name = "open", binding = false) OpenSite site,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String list,
+            Model model) {
+        model.addAttribute("list", list);
+        try {
+            show(SizeList.read(list), model);
+        } catch (BadInput e) {
+            model.addAttribute("refused", e.getMessage());
+        }
+        return ask(site, id, model);
+    }
+
+    private static void show(PageReading reading, Model model) {
+        model.addAttribute("title", reading.title().isBlank() ? "A page" : reading.title());
+        model.addAttribute("rows", reading.proposals().stream().map(Row::of).toList());
+        model.addAttribute("notes", reading.notes());
     }
 
     private static void copy(MultipartFile file, OutputStream to) throws IOException {
@@ -150,13 +178,14 @@ class SavedPageController {
             Sheets.Text saved = sheets.edit(
                     site,
                     id,
-                    json -> SheetEdits.addSlot(json, accepted.slot(), page),
-                    "read from a saved page: " + page);
+                    json -> SheetEdits.addSlot(Beginning.leftBehind(json), accepted.slot(), page),
+                    "accepted for the page " + page);
             return new Answer("slot " + saved.sheet().slots().size() + " of the sheet now");
         } catch (SlotSheetFaults e) {
             throw new BadInput(
                     "slot",
-                    e.faults().get(0).pointer() + " " + e.faults().get(0).says());
+                    accepted.slot().path("name").asString("the slot") + " "
+                            + e.faults().get(0).says());
         }
     }
 }

@@ -1,4 +1,4 @@
-// Proposals read from a saved page, accepted one by one.
+// Proposals read from a saved page or a list, accepted one by one or all.
 import { send } from "../send.js";
 
 const { path } = document.querySelector("#saved-page").dataset;
@@ -14,6 +14,7 @@ async function accept(row) {
     button.hidden = true;
     done.hidden = false;
     done.textContent = says;
+    document.querySelector("#to-plan").hidden = false;
   } catch (error) {
     button.disabled = false;
     row.querySelector(".why").textContent = error.message;
@@ -23,3 +24,14 @@ async function accept(row) {
 for (const row of document.querySelectorAll("[data-slot]")) {
   row.querySelector(".accept").addEventListener("click", () => accept(row));
 }
+
+document.querySelector("#accept-all")?.addEventListener("click", async ({ currentTarget }) => {
+  currentTarget.disabled = true;
+  for (const row of document.querySelectorAll("[data-slot]")) {
+    if (!row.querySelector(".accept").hidden) await accept(row);
+  }
+  const left = document.querySelectorAll(".accept:not([hidden])").length;
+  currentTarget.disabled = false;
+  currentTarget.hidden = left === 0;
+  if (left === 0) document.querySelector("#to-plan").focus();
+});
