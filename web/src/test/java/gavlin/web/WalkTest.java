@@ -33,7 +33,7 @@ class WalkTest extends BrowserWalk {
     void practitioner_fromSignInToDownload_getsExactlyTheSlotsFile() throws Exception {
         signIn();
         assertThat(page).hasURL(java.util.regex.Pattern.compile(".*/sites/tolvane/plan"));
-        assertThat(page.locator("h1")).hasText("Three slots need you");
+        assertThat(page.locator("h1")).containsText("Three slots need you");
         assertThat(page.locator(".plan-page")).hasCount(6);
         assertThat(page.locator("#slots tbody tr")).hasCount(16);
 
@@ -89,7 +89,7 @@ class WalkTest extends BrowserWalk {
         page.navigate("about:blank"); // so that no picture is on its way while nobody answers
         gavlin.restart();
         signIn();
-        assertThat(page.locator("h1")).hasText("Two slots need you");
+        assertThat(page.locator("h1")).containsText("Two slots need you");
         page.navigate(gavlin.address() + "/sites/tolvane/slots/slide-weather/bench");
         assertThat(page.locator("#window-width")).hasValue("2000");
         assertThat(page.locator("#says")).containsText("accepted");

@@ -9,18 +9,24 @@ import gavlin.core.brief.SlotSheet;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Space.InShowing;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Which slot of a new theme takes over from which slot of an old one: as many as go together, with the least unlikeness in sum.
- * Unlikeness counts kind, shape, place and size; each part is 0 for equal and about 1 for as unlike as can be.
+ * Unlikeness counts kind, shape, place and size; each part is 0 for equal and about 1 for as unlike as can be. A name in common weighs more
+ * than any of them but the kind: a masthead is a masthead, whatever its shape.
  */
 public final class ThemeMatch {
     /** A pair less alike than this is not made: the new slot stays empty. */
@@ -34,6 +40,13 @@ public final class ThemeMatch {
     private static final double SIZE = 0.1;
     private static final double PLACE = 0.35;
     private static final double TRANSPARENCY = 0.3;
+    private static final double NAME = 0.9;
+    /** Words that many slots are called by, whatever they are for. */
+    private static final Set<String> COMMON =
+            Set.of("the", "and", "for", "page", "home", "site", "slot", "picture", "image", "desktop", "phone");
+    /** Proportions that are no more apart than that look the same. */
+    private static final double SAME_SHAPE = 0.03;
+
     private static final double SET = 0.3;
     /** Nothing comes from a slot without a picture, so one that has some goes before one that is a little more alike. */
     private static final double EMPTY = 0.3;
@@ -82,7 +95,53 @@ public final class ThemeMatch {
                 + SIZE * size
                 + PLACE * distance(oldPlace, newPlace)
                 + (needsAlpha ? TRANSPARENCY : 0)
-                + ((old.set() == null) != (slot.set() == null) ? SET : 0);
+                + ((old.set() == null) != (slot.set() == null) ? SET : 0)
+                - NAME * likeness(old, slot);
+    }
+
+    /** What the two have in common, in words; "nothing in common" for a pair that only a person would make. */
+    public static String common(Slot old, Slot slot) {
+        List<String> common = new ArrayList<>();
+        Set<String> words = wordsInCommon(old, slot);
+        if (sameName(old, slot)) {
+            common.add("the same name");
+        } else if (!words.isEmpty()) {
+            common.add("“" + String.join(" ", words) + "” in both names");
+        }
+        if (old.kind() == slot.kind()) {
+            common.add("both " + slot.kind().word() + "s");
+        }
+        if (Math.abs(Math.log(old.brief().proportion() / slot.brief().proportion())) < SAME_SHAPE) {
+            common.add("the same shape");
+        }
+        return common.isEmpty() ? "nothing in common" : String.join(", ", common);
+    }
+
+    /** From 0 to 1: how much of what the two are called is the same. */
+    private static double likeness(Slot a, Slot b) {
+        if (sameName(a, b)) {
+            return 1;
+        }
+        Set<String> all = new TreeSet<>(words(a));
+        all.addAll(words(b));
+        return all.isEmpty() ? 0 : (double) wordsInCommon(a, b).size() / all.size();
+    }
+
+    private static boolean sameName(Slot a, Slot b) {
+        return a.id().equals(b.id()) || a.name().equalsIgnoreCase(b.name());
+    }
+
+    private static Set<String> wordsInCommon(Slot a, Slot b) {
+        Set<String> common = words(a);
+        common.retainAll(words(b));
+        return common;
+    }
+
+    private static Set<String> words(Slot slot) {
+        return Stream.of(
+                        (slot.id() + " " + slot.name()).toLowerCase(Locale.ROOT).split("[^\\p{L}]+"))
+                .filter(word -> word.length() > 2 && !COMMON.contains(word))
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     private static double kind(Kind a, Kind b) {

@@ -22,7 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
  * each must be read, or refused with a reason, without hanging. A seed that fails is named and becomes a test.
  */
 class FuzzTest {
-    private static final long SECONDS = Long.getLong("gavlin.fuzz.seconds", 60);
+    private static final long SECONDS = Long.getLong("gavlin.fuzz.seconds", 20);
     private static final long FIRST_SEED = Long.getLong("gavlin.fuzz.seed", 1);
     /** Small enough that what is read is read quickly. */
     private static final Limits LIMITS = new Limits(4_000_000, 1_000_000, 20, 40);

@@ -51,6 +51,33 @@ class ThemeMatchTest {
     }
 
     @Test
+    void sameName_goesBeforeASlotThatIsNearerInShape_andIsTold() {
+        SlotSheet from = sheet(slot("masthead", "banner", 1920, 480), slot("wide-view", "banner", 2400, 400));
+        SlotSheet to = sheet(slot("panorama", "banner", 1920, 480), slot("masthead", "banner", 2400, 400));
+        assertEquals(Map.of("masthead", "masthead", "panorama", "wide-view"), ThemeMatch.of(from, to, s -> true));
+        assertEquals("the same name, both banners", common(from, "masthead", to, "masthead"));
+        assertEquals("both banners", common(from, "wide-view", to, "panorama"));
+        assertEquals("both banners, the same shape", common(from, "masthead", to, "panorama"));
+    }
+
+    @Test
+    void wordsInCommon_tellWhichOfTwoMarks_butNoWordMakesALogoABanner() {
+        SlotSheet from = sheet(
+                slot("logo-light", "logo", 400, 100),
+                slot("logo-dark", "logo", 400, 100),
+                slot("header", "banner", 1600, 300));
+        SlotSheet to = sheet(slot("mark-dark", "logo", 300, 90), slot("header-logo", "logo", 300, 90));
+        assertEquals("logo-dark", ThemeMatch.of(from, to, s -> true).get("mark-dark"));
+        assertEquals("logo-light", ThemeMatch.of(from, to, s -> true).get("header-logo"));
+        assertEquals("“dark” in both names, both logos", common(from, "logo-dark", to, "mark-dark"));
+        assertEquals("nothing in common", common(from, "header", to, "mark-dark"));
+    }
+
+    private static String common(SlotSheet from, String old, SlotSheet to, String slot) {
+        return ThemeMatch.common(from.slot(old).orElseThrow(), to.slot(slot).orElseThrow());
+    }
+
+    @Test
     void nothingAlike_isLeftEmpty() {
         assertTrue(ThemeMatch.of(sheet(slot("a", "tile", 100, 100)), sheet(slot("b", "banner", 2000, 400)), s -> true)
                 .isEmpty());

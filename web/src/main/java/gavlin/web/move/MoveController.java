@@ -2,6 +2,7 @@ package gavlin.web.move;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
+import gavlin.core.move.ThemeMatch;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
@@ -53,9 +54,10 @@ class MoveController {
      * One slot of the new theme.
      *
      * @param from the old slot's id, empty for none
+     * @param common what the two have in common, in words
      * @param lines one for each picture that would be in it
      */
-    record Row(String slot, String number, String name, String asks, String from, List<Line> lines) {}
+    record Row(String slot, String number, String name, String asks, String from, String common, List<Line> lines) {}
 
     /**
      * @param file the query by which its file is asked for
@@ -207,12 +209,18 @@ class MoveController {
             List<Line> lines = bySlot.getOrDefault(slot.id(), List.of()).stream()
                     .map(one -> line(one, outcome.to()))
                     .toList();
+            String from = matching.getOrDefault(slot.id(), "");
             rows.add(new Row(
                     slot.id(),
                     String.format("%02d", outcome.to().sheet().numberOf(slot)),
                     slot.name(),
                     Phrases.asks(slot.brief()),
-                    matching.getOrDefault(slot.id(), ""),
+                    from,
+                    outcome.from()
+                            .sheet()
+                            .slot(from)
+                            .map(old -> ThemeMatch.common(old, slot))
+                            .orElse(""),
                     lines));
         }
         return rows;

@@ -73,6 +73,13 @@ class PlanController {
         model.addAttribute("site", now.id());
         model.addAttribute("warden", now.warden());
         model.addAttribute("fitting", tried.isEmpty() ? fitting(now, entries).size() : 0);
+        model.addAttribute(
+                "accepted",
+                entries.stream()
+                        .filter(SlotBoard.Entry::exists)
+                        .flatMap(entry -> entry.pictures().stream())
+                        .filter(FitState::accepted)
+                        .count());
         return "plan/plan";
     }
 

@@ -91,9 +91,9 @@ record PlanView(
                 .map(e -> row(e, pagesOf.getOrDefault(e.slot().id(), " ")))
                 .toList();
         return new PlanView(
-                waiting.isEmpty()
-                        ? "Everything fits"
-                        : Phrases.count(waiting.size(), "slot needs you", "slots need you"),
+                headline(
+                        waiting.size(),
+                        entries.stream().filter(Entry::asksSomething).count()),
                 sentence(waiting),
                 entries.stream()
                         .filter(Entry::asksSomething)
@@ -133,6 +133,16 @@ record PlanView(
                         new String[] {"B", "the slot's brief: statements, reach, hand-out"},
                         new String[] {"/", "filter the list"},
                         new String[] {"?", "this list"}));
+    }
+
+    /** Everything that waits for somebody, slots and decisions. */
+    private static String headline(long waiting, long questions) {
+        String slots = Phrases.count(waiting, "slot needs you", "slots need you");
+        String decide = Phrases.count(questions, "thing to decide", "things to decide");
+        if (waiting > 0 && questions > 0) {
+            return slots + ", " + decide.toLowerCase(Locale.ROOT);
+        }
+        return waiting > 0 ? slots : questions > 0 ? decide : "Everything fits";
     }
 
     private static List<Choice> choices(

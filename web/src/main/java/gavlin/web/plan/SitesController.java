@@ -1,10 +1,14 @@
 package gavlin.web.plan;
 
 import gavlin.core.BadInput;
+import gavlin.web.account.Accounts;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -16,24 +20,64 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 @Controller
 class SitesController {
+    private static final int ON_A_PAGE = 40;
+    /** So many are found by looking. */
+    private static final int FEW = 8;
+
     private final Sites sites;
     private final SlotBoard board;
+    private final Accounts accounts;
 
-    SitesController(Sites sites, SlotBoard board) {
+    SitesController(Sites sites, SlotBoard board, Accounts accounts) {
+        this.accounts = accounts;
         this.sites = sites;
         this.board = board;
     }
 
-    record SiteRow(String id, String name, String theme, int slots, long waiting, String role) {}
+    /** A site whose theme another can begin with. */
+    record Source(String id, String name, String theme) {}
 
+    /** @param leftOff whether it is where they worked last */
+    record SiteRow(String id, String name, String theme, int slots, long waiting, String role, boolean leftOff) {}
+
+    /** @param q a part of a name or an id, in any case */
     @GetMapping("/sites")
-    String all(@AuthenticationPrincipal SignedIn who, Model model) {
+    String all(
+            @AuthenticationPrincipal SignedIn who,
+            @RequestParam(defaultValue = "") String q,
+            @RequestParam(defaultValue = "1") int page,
+            Model model) {
+        List<OpenSite> every = sites.openAll(who.viewer());
+        String last = accounts.lastSite(who.viewer());
+        String wanted = q.strip().toLowerCase(Locale.ROOT);
+        List<OpenSite> found = every.stream()
+                .filter(site ->
+                        (site.name() + " " + site.id()).toLowerCase(Locale.ROOT).contains(wanted))
+                .sorted(Comparator.comparing(site -> !site.id().equals(last))) // stable: the others stay by name
+                .toList();
+        int pages = Math.max(1, (found.size() + ON_A_PAGE - 1) / ON_A_PAGE);
+        int shown = Math.max(1, Math.min(page, pages));
         model.addAttribute("viewer", who.viewer().name());
         model.addAttribute("people", who.viewer().looksAfterPeople());
         model.addAttribute("archived", sites.archived(who.viewer()));
         model.addAttribute("mayMake", who.viewer().mayMakeSites());
+        model.addAttribute("q", q.strip());
+        model.addAttribute("searched", every.size() > FEW || !q.isBlank());
+        model.addAttribute("page", shown);
+        model.addAttribute("pages", pages);
+        model.addAttribute("count", found.size());
         model.addAttribute(
-                "sites", sites.openAll(who.viewer()).stream().map(this::row).toList());
+                "sources",
+                every.stream()
+                        .map(site -> new Source(site.id(), site.name(), theme(site)))
+                        .toList());
+        model.addAttribute(
+                "sites",
+                found.stream()
+                        .skip((long) (shown - 1) * ON_A_PAGE)
+                        .limit(ON_A_PAGE)
+                        .map(site -> row(site, site.id().equals(last)))
+                        .toList());
         return "site/sites";
     }
 
@@ -66,16 +110,21 @@ class SitesController {
         return "redirect:/sites";
     }
 
-    private SiteRow row(OpenSite site) {
+    private static String theme(OpenSite site) {
+        return site.sheet().themeName() + " " + site.sheet().themeVersion();
+    }
+
+    private SiteRow row(OpenSite site, boolean leftOff) {
         long waiting = board.entries(site).stream()
                 .filter(SlotBoard.Entry::needsAttention)
                 .count();
         return new SiteRow(
                 site.id(),
                 site.name(),
-                site.sheet().themeName() + " " + site.sheet().themeVersion(),
+                theme(site),
                 site.sheet().slots().size(),
                 waiting,
-                site.warden() ? "warden" : "keeper of " + String.join(", ", site.kept()));
+                site.warden() ? "warden" : "keeper of " + String.join(", ", site.kept()),
+                leftOff);
     }
 }

@@ -1,0 +1,94 @@
+package gavlin.web.dispatch;
+
+import gavlin.core.brief.SlotSheet;
+import gavlin.core.fit.FileName;
+import gavlin.web.account.SignedIn;
+import gavlin.web.fit.FitState;
+import gavlin.web.fit.Fits;
+import gavlin.web.fit.Renditions;
+import gavlin.web.fit.StoredRendition;
+import gavlin.web.problem.Conflict;
+import gavlin.web.site.OpenSite;
+import gavlin.web.site.Sites;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** The files of all that is accepted, to take away. */
+@Controller
+class DispatchController {
+    private final Sites sites;
+    private final Fits fits;
+    private final Renditions renditions;
+
+    DispatchController(Sites sites, Fits fits, Renditions renditions) {
+        this.sites = sites;
+        this.fits = fits;
+        this.renditions = renditions;
+    }
+
+    @GetMapping("/sites/{site}/files.zip")
+    void files(@AuthenticationPrincipal SignedIn who, @PathVariable String site, HttpServletResponse response)
+            throws IOException {
+        OpenSite open = sites.open(who.viewer(), site);
+        Parcel parcel = parcel(open);
+        if (parcel.items().isEmpty()) {
+            throw new Conflict(
+                    "nothing is accepted on this site yet: accept what fits on the bench or on the Plan first");
+        }
+        response.setContentType("application/zip");
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(open.id() + "-files.zip", StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        parcel.writeTo(response.getOutputStream(), renditions);
+    }
+
+    /** Every file is made before the first is sent, so that what goes wrong is said and not a ZIP that is cut off. */
+    private Parcel parcel(OpenSite site) {
+        List<Parcel.Item> items = new ArrayList<>();
+        List<String> leftOut = new ArrayList<>();
+        Set<String> paths = new HashSet<>();
+        Stream.concat(
+                        Stream.of(OpenSite.WHOLE_SITE),
+                        site.sheet().sections().stream().map(SlotSheet.Section::id))
+                .flatMap(section -> fits.placed(site, section).stream())
+                .filter(fit -> fit.accepted() && site.has(fit.slot()))
+                .forEach(fit -> {
+                    for (int density : fit.slot().brief().densities()) {
+                        try {
+                            StoredRendition file = renditions.rendition(fit, density);
+                            items.add(new Parcel.Item(path(fit, density, file, paths), fit, density, file));
+                        } catch (Conflict e) {
+                            leftOut.add(fit.slot().name() + (density > 1 ? ", density " + density : "") + ": "
+                                    + e.getMessage());
+                        }
+                    }
+                });
+        return new Parcel(items, leftOut);
+    }
+
+    private static String path(FitState fit, int density, StoredRendition file, Set<String> taken) {
+        String folder = (fit.section().isEmpty() ? "" : fit.section() + "/")
+                + fit.slot().id() + "/";
+        String name = FileName.of(fit.slot(), fit.picture().words().title(), file.size(), file.type());
+        String path = folder + name;
+        for (int n = 2; !taken.add(path); n++) {
+            path = folder + name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
+        }
+        return path;
+    }
+}
