@@ -15,6 +15,7 @@ import gavlin.core.page.SlotProposal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
@@ -323,6 +324,41 @@ class ThemeWalkTest extends BrowserWalk {
                 gavlin.get("warden", "/api/v1/sites/a-listed-site/slots").json().size());
         page.locator("#to-plan").click();
         assertThat(page.locator("#slots")).containsText("Teaser");
+    }
+
+    /** Common sizes of phones, no source; 320 px is what WCAG 2.2, 1.4.10 (Reflow), asks. */
+    @ParameterizedTest
+    @ValueSource(ints = {390, 320})
+    void noPage_isWiderThanAPhone(int width) {
+        signIn();
+        page.setViewportSize(width, 800);
+        String slot = "/sites/tolvane/slots/masthead";
+        String picture = gavlin.get("warden", "/api/v1/sites/tolvane/pictures")
+                .json()
+                .get(0)
+                .get("id")
+                .asString();
+        for (String path : List.of(
+                "/sites",
+                "/people",
+                "/account",
+                "/sites/tolvane/plan",
+                "/sites/tolvane/pictures",
+                "/sites/tolvane/pictures/" + picture,
+                "/sites/tolvane/pictures/" + picture + "/slots",
+                slot,
+                slot + "/bench",
+                slot + "/bench/history",
+                slot + "/bench/code",
+                slot + "/hand-out",
+                "/sites/tolvane/sheets",
+                "/sites/tolvane/sheets/1",
+                "/sites/tolvane/sheets/1/page",
+                "/sites/tolvane/slots/log-headers/bench")) {
+            page.navigate(gavlin.address() + path);
+            int needed = (int) page.evaluate("document.documentElement.scrollWidth");
+            assertTrue(needed <= width, path + " is " + needed + " px wide on " + width);
+        }
     }
 
     /** Oracle: the boxes that a real browser gives the same page, on both screens. */

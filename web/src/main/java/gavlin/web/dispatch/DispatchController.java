@@ -14,6 +14,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -67,6 +68,9 @@ class DispatchController {
                         site.sheet().sections().stream().map(SlotSheet.Section::id))
                 .flatMap(section -> fits.placed(site, section).stream())
                 .filter(fit -> fit.accepted() && site.has(fit.slot()))
+                .sorted(Comparator.<FitState, String>comparing(FitState::section)
+                        .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
+                        .thenComparing(fit -> fit.place().member()))
                 .forEach(fit -> {
                     for (int density : fit.slot().brief().densities()) {
                         try {
