@@ -27,6 +27,9 @@ public final class SizeList {
     public static final int MOST_LETTERS = 20_000;
 
     private static final int MOST_SLOTS = 200;
+    /** Of one line: expressions over longer ones would take long, and nobody says a size in so many words. */
+    private static final int LONGEST_LINE = 500;
+
     /** Of what a sheet may ask, px. */
     private static final int MOST_SIDE = 16_384;
 
@@ -72,6 +75,10 @@ public final class SizeList {
         List<String> notes = new ArrayList<>();
         Set<String> ids = new LinkedHashSet<>();
         for (String part : parts(list)) {
+            if (part.length() > LONGEST_LINE) {
+                notes.add("“" + shown(part) + "” was not read: a line has " + LONGEST_LINE + " letters at most");
+                continue;
+            }
             String line = part.replaceAll("[\\t|\\u0000]+", ", ")
                     .replaceFirst("^[\\s,•·*–—-]+(?=\\S)", "")
                     .strip();
@@ -91,6 +98,10 @@ public final class SizeList {
     private static List<String> parts(String list) {
         List<String> parts = new ArrayList<>();
         for (String line : list.split("[\\r\\n;]+")) {
+            if (line.length() > LONGEST_LINE) {
+                parts.add(line);
+                continue;
+            }
             String part = "";
             for (String piece : line.split("(?<=,)")) {
                 if (BOTH.matcher(part).find() && ANOTHER_SLOT.matcher(piece).matches()) {

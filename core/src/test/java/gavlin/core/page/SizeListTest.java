@@ -127,6 +127,11 @@ class SizeListTest {
         PageReading many = SizeList.read("Logo 9x9\n".repeat(500));
         assertEquals(200, many.proposals().size());
         assertEquals(List.of("what comes after 200 slots is not read"), many.notes());
+        PageReading line = SizeList.read("Logo 9x9, " + "1 ,".repeat(6_000) + "\nLogo 9x9");
+        assertEquals(1, line.proposals().size());
+        assertTrue(
+                line.notes().get(0).endsWith("was not read: a line has 500 letters at most"),
+                line.notes().toString());
     }
 
     /** Whatever is typed: read or told, and what is read makes a sound sheet. */

@@ -23,7 +23,7 @@ final class Originals implements AutoCloseable {
     private final Thread reader;
 
     /** A part of a file; or, at its end, what all of it hashes to; or why there is no more. */
-    private record Chunk(byte[] data, String sha256, SQLException failure) {}
+    private record Chunk(byte[] data, String sha256, Exception failure) {}
 
     /** @param hashes in the order in which they will be copied */
     Originals(Connection database, List<String> hashes) {
@@ -47,7 +47,7 @@ final class Originals implements AutoCloseable {
                 }
                 read.put(new Chunk(null, HexFormat.of().formatHex(digest.digest()), null));
             }
-        } catch (SQLException e) {
+        } catch (SQLException | RuntimeException e) {
             put(new Chunk(null, null, e));
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt(); // whoever copied has given up
@@ -85,7 +85,7 @@ final class Originals implements AutoCloseable {
         try {
             Chunk chunk = read.take();
             if (chunk.failure != null) {
-                throw chunk.failure;
+                throw new SQLException("an original could not be read", chunk.failure);
             }
             return chunk;
         } catch (InterruptedException e) {
