@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
@@ -326,10 +327,11 @@ class ThemeWalkTest extends BrowserWalk {
         assertThat(page.locator("#slots")).containsText("Teaser");
     }
 
-    /** A common width of phones, no source. */
+    /** A common width of phones, no source; and what WCAG 2.2, 1.4.10 (Reflow), asks. Also while the fonts are still under way. */
     @ParameterizedTest
-    @ValueSource(ints = 390) // at 320 px some are still 13 px too wide in some states
+    @ValueSource(ints = {390, 320})
     void noPage_isWiderThanAPhone(int width) {
+        page.route("**/*.woff2", Route::abort); // what stands in for the fonts is wider
         signIn();
         page.setViewportSize(width, 800);
         String slot = "/sites/tolvane/slots/masthead";
@@ -359,6 +361,7 @@ class ThemeWalkTest extends BrowserWalk {
             int needed = (int) page.evaluate("document.documentElement.scrollWidth");
             assertTrue(needed <= width, path + " is " + needed + " px wide on " + width);
         }
+        complaints.removeIf(c -> c.contains("ERR_FAILED"));
     }
 
     /** Oracle: the boxes that a real browser gives the same page, on both screens. */
