@@ -13,8 +13,8 @@ import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 
 /**
- * Stored files, one after the other, read a few chunks ahead: the database works and what it gave is hashed while what came before is written. While it is open, the connection
- * is its own.
+ * Stored files, one after the other, read a few chunks ahead: the database works, and what it gave is hashed, while what came before is
+ * written. While it is open, the connection is its own.
  */
 final class Originals implements AutoCloseable {
     private static final int CHUNKS_AHEAD = 8;

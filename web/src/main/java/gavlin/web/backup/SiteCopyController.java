@@ -6,15 +6,13 @@ import gavlin.web.problem.Busy;
 import gavlin.web.problem.Forbidden;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import gavlin.web.store.Attachment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.UUID;
 import java.util.concurrent.Semaphore;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -49,14 +47,7 @@ class SiteCopyController {
         Path file = folder.resolve("copy-" + UUID.randomUUID() + ".part");
         try {
             backup.write(file, open.id());
-            response.setContentType("application/zip");
-            response.setContentLengthLong(Files.size(file));
-            response.setHeader(
-                    HttpHeaders.CONTENT_DISPOSITION,
-                    ContentDisposition.attachment()
-                            .filename(open.id() + ".zip", StandardCharsets.UTF_8)
-                            .build()
-                            .toString());
+            Attachment.announce(response, "application/zip", open.id() + ".zip", Files.size(file));
             Files.copy(file, response.getOutputStream());
         } finally {
             Files.deleteIfExists(file);

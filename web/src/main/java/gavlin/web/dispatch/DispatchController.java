@@ -10,17 +10,15 @@ import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import gavlin.web.store.Attachment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -48,13 +46,7 @@ class DispatchController {
             throw new Conflict(
                     "nothing is accepted on this site yet: accept what fits on the bench or on the Plan first");
         }
-        response.setContentType("application/zip");
-        response.setHeader(
-                HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment()
-                        .filename(open.id() + "-files.zip", StandardCharsets.UTF_8)
-                        .build()
-                        .toString());
+        Attachment.announce(response, "application/zip", open.id() + "-files.zip");
         parcel.writeTo(response.getOutputStream(), renditions);
     }
 

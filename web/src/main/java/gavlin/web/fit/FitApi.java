@@ -10,14 +10,13 @@ import gavlin.web.account.SignedIn;
 import gavlin.web.problem.Busy;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import gavlin.web.store.Attachment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.springframework.http.CacheControl;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -192,14 +191,7 @@ class FitApi {
             return;
         }
         String name = FileName.of(state.slot(), state.picture().words().title(), rendition.size(), rendition.type());
-        response.setContentType(rendition.type().mediaType());
-        response.setContentLengthLong(rendition.bytes());
-        response.setHeader(
-                HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment()
-                        .filename(name, StandardCharsets.US_ASCII)
-                        .build()
-                        .toString());
+        Attachment.announce(response, rendition.type().mediaType(), name, rendition.bytes());
         renditions.copy(rendition, response.getOutputStream());
     }
 }

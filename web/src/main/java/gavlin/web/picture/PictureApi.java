@@ -6,12 +6,10 @@ import gavlin.core.geometry.Space.InPicture;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import gavlin.web.store.Attachment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -182,7 +180,7 @@ class PictureApi {
             HttpServletResponse response)
             throws IOException {
         StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
-        attach(response, picture.type().mediaType(), picture.bytes(), picture.fileName());
+        Attachment.announce(response, picture.type().mediaType(), picture.fileName(), picture.bytes());
         pictures.copyOriginal(picture, response.getOutputStream());
     }
 
@@ -201,24 +199,12 @@ class PictureApi {
         boolean inside = picture.type().canHoldRegions();
         String name = picture.fileName();
         try (Spare copy = pictures.withRegions(picture)) {
-            attach(
+            Attachment.announce(
                     response,
                     inside ? picture.type().mediaType() : "application/rdf+xml",
-                    copy.bytes(),
-                    inside ? name : name.replaceFirst("(\\.[^.]*)?$", ".xmp"));
+                    inside ? name : name.replaceFirst("(\\.[^.]*)?$", ".xmp"),
+                    copy.bytes());
             copy.copyTo(response.getOutputStream());
         }
-    }
-
-    private static void attach(HttpServletResponse response, String type, long length, String name) {
-        response.setContentType(type);
-        response.setContentLengthLong(length);
-        response.setHeader(
-                HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment()
-                        .filename(name, StandardCharsets.UTF_8)
-                        .build()
-                        .toString());
-        response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
     }
 }

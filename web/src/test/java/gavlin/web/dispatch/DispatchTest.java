@@ -57,6 +57,7 @@ class DispatchTest {
         }
         Answer answer = gavlin.get("warden", "/sites/parcel/files.zip");
         assertTrue(answer.header("Content-Disposition").contains("parcel-files.zip"));
+        assertTrue(answer.header("Content-Security-Policy").contains("sandbox"));
         Map<String, byte[]> parcel = entries(answer);
         assertEquals(
                 List.of(
