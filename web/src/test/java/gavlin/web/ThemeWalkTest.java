@@ -293,7 +293,7 @@ class ThemeWalkTest extends BrowserWalk {
                         "Header 2000 x 400 px, JPEG, max 250 KB; Logo 100×100 PNG\nTeam portraits 400x400, round\nDear Ines, that is all");
         page.locator("button", has("Make it")).click();
         assertThat(page.locator(".notice.good")).hasText("Three slots read from the list.");
-        assertThat(page.locator("ul.notice")).containsText("“Dear Ines, that is all” was not read: it says no size");
+        assertThat(page.locator(".notice ul")).containsText("“Dear Ines, that is all” was not read: it says no size");
         assertNoViolations();
         JsonNode slots =
                 gavlin.get("warden", "/api/v1/sites/a-pasted-site/slots").json();
