@@ -38,6 +38,11 @@ public record Embedded(
                 .strip();
     }
 
+    /** Whether a text is what devices and programs write by themselves, or a bare file name. */
+    public static boolean saysNothing(String text) {
+        return CameraText.isDefault(text);
+    }
+
     /** The line to stand beside the picture: the credit asked for, else its maker, else its owner. */
     public String creditLine() {
         return !credit.isEmpty() ? credit : !maker.isEmpty() ? maker : rights;

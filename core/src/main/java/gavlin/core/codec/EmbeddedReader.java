@@ -55,14 +55,14 @@ final class EmbeddedReader {
         }
         return new Embedded(
                 first(
-                        localised(DC, "title"),
-                        iptc(IptcDirectory.TAG_OBJECT_NAME),
-                        property(PHOTOSHOP, "Headline"),
-                        iptc(IptcDirectory.TAG_HEADLINE)),
+                        CameraText.said(localised(DC, "title")),
+                        CameraText.said(iptc(IptcDirectory.TAG_OBJECT_NAME)),
+                        CameraText.said(property(PHOTOSHOP, "Headline")),
+                        CameraText.said(iptc(IptcDirectory.TAG_HEADLINE))),
                 first(
-                        localised(DC, "description"),
-                        iptc(IptcDirectory.TAG_CAPTION),
-                        exif(ExifIFD0Directory.TAG_IMAGE_DESCRIPTION)),
+                        CameraText.said(localised(DC, "description")),
+                        CameraText.said(iptc(IptcDirectory.TAG_CAPTION)),
+                        CameraText.said(exif(ExifIFD0Directory.TAG_IMAGE_DESCRIPTION))),
                 first(firstItem(DC, "creator"), iptc(IptcDirectory.TAG_BY_LINE), exif(ExifIFD0Directory.TAG_ARTIST)),
                 first(property(PHOTOSHOP, "Credit"), iptc(IptcDirectory.TAG_CREDIT)),
                 first(

@@ -10,13 +10,15 @@ final class CreditGauge implements Gauge {
     @Override
     public Reading read(Subject subject) {
         String credit = subject.picture().credit();
-        return credit.isBlank()
-                ? Reading.inWords(
-                                this,
-                                null,
-                                Verdict.LOOK,
-                                "Nobody is credited: say who made it, or that no credit is due.")
-                        .with(Remedy.words("Add a credit"))
-                : Reading.inWords(this, credit, Verdict.FITS, "The credit line is on record.");
+        if (credit.isBlank()) {
+            return Reading.inWords(
+                            this, null, Verdict.LOOK, "Nobody is credited: say who made it, or that no credit is due.")
+                    .with(Remedy.words("Add a credit"));
+        }
+        return Reading.inWords(
+                this,
+                credit,
+                Verdict.FITS,
+                credit.equals(Credit.NONE_DUE) ? "Nobody has to be named." : "The credit line is on record.");
     }
 }

@@ -124,6 +124,8 @@ class BenchController {
         model.addAttribute("types", desk.slot().brief().usableTypes());
         model.addAttribute("choices", stored.isEmpty() && picture == null ? choices(desk) : List.of());
         model.addAttribute("goesOnFrom", fits.currentRevision(desk.site(), desk.place()));
+        model.addAttribute("mostBytes", pictures.mostBytes());
+        model.addAttribute("takesInto", desk.site().id());
         model.addAttribute("operations", Operations.all());
         model.addAttribute(
                 "download",

@@ -170,9 +170,7 @@ record BenchLook(
                 state.gauges().stream().map(BenchLook::gauge).toList(),
                 state.verdict().word(),
                 FitState.worstOf(state.gauges()),
-                file == null
-                        ? ""
-                        : FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type()),
+                file == null ? "" : FileName.of(state.slot(), state.picture().nameInFiles(), file.size(), file.type()),
                 file == null ? List.of() : filesTried(state, file),
                 thumbnail);
     }

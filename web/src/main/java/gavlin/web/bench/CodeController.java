@@ -76,7 +76,7 @@ class CodeController {
         for (int density : state.slot().brief().densities()) {
             try {
                 StoredRendition file = renditions.rendition(state, density);
-                String name = FileName.of(state.slot(), state.picture().words().title(), file.size(), file.type());
+                String name = FileName.of(state.slot(), state.picture().nameInFiles(), file.size(), file.type());
                 sources.add(new ImageCode.Source(name, file.size()));
                 links.add(new FileLink(
                         name,

@@ -1,5 +1,6 @@
 package gavlin.web.contactsheet;
 
+import gavlin.core.gauge.Credit;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.picture.StoredPicture;
@@ -22,6 +23,7 @@ record Contact(
     private static final int DRAWN_HEIGHT = 168;
     private static final int MAX_DRAWN_WIDTH = 400;
     private static final int LISTED = 4;
+    private static final int MOST_OFFERED = 200;
 
     static Contact of(StoredPicture picture, List<Entry> used, List<Entry> serves) {
         return of(picture, used, serves, 640);
@@ -34,7 +36,7 @@ record Contact(
     private static Contact of(StoredPicture picture, List<Entry> used, List<Entry> serves, int width) {
         String base = "/sites/" + picture.siteId() + "/pictures/" + picture.id();
         double proportion = (double) picture.size().width() / picture.size().height();
-        boolean credited = !picture.words().credit().isEmpty();
+        String credit = picture.words().creditSaid();
         return new Contact(
                 base,
                 base + "/view?width=" + width,
@@ -47,8 +49,19 @@ record Contact(
                 picture.size().label() + " " + picture.type().label() + " " + Phrases.weight(picture.bytes()),
                 used.isEmpty() ? "not used yet" : "in " + listed(used),
                 serves.isEmpty() ? "" : "could serve " + listed(serves),
-                credited ? "fits" : "look",
-                credited ? picture.words().credit() : "no credit");
+                credit.isEmpty() ? "look" : "fits",
+                credit.isEmpty() ? "no credit" : credit.equals(Credit.NONE_DUE) ? "no credit due" : credit);
+    }
+
+    /** The credit lines in use, each once, to choose from. */
+    static List<String> credits(List<StoredPicture> pictures) {
+        return pictures.stream()
+                .map(picture -> picture.words().creditPrinted())
+                .filter(line -> !line.isEmpty())
+                .distinct()
+                .sorted()
+                .limit(MOST_OFFERED)
+                .toList();
     }
 
     private static String listed(List<Entry> entries) {

@@ -64,6 +64,10 @@ class ContactSheetController {
                         .map(p -> new Removed(
                                 p.id(), p.label(), p.removal().by(), p.removal().at(), daysLeft(p)))
                         .toList());
+        model.addAttribute("mostBytes", pictures.mostBytes());
+        model.addAttribute("takesInto", open.id());
+        model.addAttribute(
+                "wordless", all.stream().filter(WordsController::lacksWords).count());
         model.addAttribute("headline", Phrases.count(all.size(), "picture", "pictures"));
         model.addAttribute("sentence", sentence(all));
         model.addAttribute(
@@ -149,6 +153,7 @@ class ContactSheetController {
         boolean conflict = model.getAttribute("typed") instanceof Caption;
         model.addAttribute("words", conflict ? model.getAttribute("typed") : picture.words());
         model.addAttribute("theirs", conflict ? picture.words() : null);
+        model.addAttribute("credits", Contact.credits(pictures.list(open)));
         model.addAttribute("former", pictures.formerWords(picture));
         model.addAttribute(
                 "uses",
@@ -218,7 +223,8 @@ class ContactSheetController {
     }
 
     private static String sentence(List<StoredPicture> all) {
-        long uncredited = all.stream().filter(p -> p.words().credit().isEmpty()).count();
+        long uncredited =
+                all.stream().filter(p -> p.words().creditSaid().isEmpty()).count();
         long undescribed =
                 all.stream().filter(p -> p.words().description().isEmpty()).count();
         if (all.isEmpty()) {

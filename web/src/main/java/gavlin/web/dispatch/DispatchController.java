@@ -80,7 +80,7 @@ class DispatchController {
     private static String path(FitState fit, int density, StoredRendition file, Set<String> taken) {
         String folder = (fit.section().isEmpty() ? "" : fit.section() + "/")
                 + fit.slot().id() + "/";
-        String name = FileName.of(fit.slot(), fit.picture().words().title(), file.size(), file.type());
+        String name = FileName.of(fit.slot(), fit.picture().nameInFiles(), file.size(), file.type());
         String path = folder + name;
         for (int n = 2; !taken.add(path); n++) {
             path = folder + name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");

@@ -52,7 +52,7 @@ record Parcel(List<Item> items, List<String> leftOut) {
     private Set<String> credits() {
         return items.stream()
                 .map(item -> item.fit().picture())
-                .filter(picture -> !picture.words().credit().isBlank())
+                .filter(picture -> !picture.words().creditPrinted().isBlank())
                 .map(Parcel::credit)
                 .collect(Collectors.toCollection(LinkedHashSet::new));
     }
@@ -76,7 +76,7 @@ record Parcel(List<Item> items, List<String> leftOut) {
                         file.sha256(),
                         words.title(),
                         words.description(),
-                        words.credit(),
+                        words.creditPrinted(),
                         words.licence())
                 .map(cell -> cell(String.valueOf(cell)))
                 .collect(Collectors.joining(","));

@@ -122,7 +122,7 @@ public record FitAnswer(
         return rendition == null
                 ? null
                 : new FileAnswer(
-                        FileName.of(state.slot(), state.picture().words().title(), rendition.size(), rendition.type()),
+                        FileName.of(state.slot(), state.picture().nameInFiles(), rendition.size(), rendition.type()),
                         rendition.type().word(),
                         rendition.bytes(),
                         rendition.measured().ssim(),

@@ -190,7 +190,7 @@ class FitApi {
         if (request.checkNotModified("\"" + rendition.sha256() + "\"")) {
             return;
         }
-        String name = FileName.of(state.slot(), state.picture().words().title(), rendition.size(), rendition.type());
+        String name = FileName.of(state.slot(), state.picture().nameInFiles(), rendition.size(), rendition.type());
         Attachment.announce(response, rendition.type().mediaType(), name, rendition.bytes());
         renditions.copy(rendition, response.getOutputStream());
     }

@@ -198,6 +198,6 @@ public class Renditions {
     private static Tags tags(StoredPicture picture, Slot slot) {
         return slot.kind() == Slot.Kind.ICON
                 ? Tags.NONE
-                : new Tags(picture.words().title(), "", picture.words().credit());
+                : new Tags(picture.words().title(), "", picture.words().creditPrinted());
     }
 }

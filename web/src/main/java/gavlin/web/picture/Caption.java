@@ -2,13 +2,14 @@ package gavlin.web.picture;
 
 import gavlin.core.Require;
 import gavlin.core.codec.Embedded;
+import gavlin.core.gauge.Credit;
 import java.io.Serializable;
 
 /**
  * What people say of a picture. Serializable, for what was typed and refused waits in the session for the next page.
  *
  * @param description what it shows, for those who can't see it
- * @param credit the line that must stand beside it
+ * @param credit the line that must stand beside it, or {@value Credit#NONE_DUE}
  */
 public record Caption(String title, String description, String credit, String licence) implements Serializable {
     /** Trims, and checks lengths: title 200, description 2000, credit 300, licence 200 characters. */
@@ -28,6 +29,16 @@ public record Caption(String title, String description, String credit, String li
                 or(description, file.description(), 2000),
                 or(credit, file.creditLine(), 300),
                 or(licence, file.licence(), 200));
+    }
+
+    /** The credit line, {@value Credit#NONE_DUE} by choice or by licence, or nothing while nobody said. */
+    public String creditSaid() {
+        return Credit.said(credit, licence);
+    }
+
+    /** What is written into files and beside the picture. */
+    public String creditPrinted() {
+        return Credit.printed(credit);
     }
 
     private static String or(String said, String embedded, int longest) {

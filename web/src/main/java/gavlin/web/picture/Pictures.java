@@ -23,7 +23,6 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -89,6 +88,11 @@ public class Pictures {
         }
     }
 
+    /** The heaviest file that is looked at. */
+    public long mostBytes() {
+        return settings.limits().maxBytes();
+    }
+
     static Source contentOf(MultipartFile upload) {
         return to -> {
             try (InputStream in = upload.getInputStream()) {
@@ -118,9 +122,6 @@ public class Pictures {
         Embedded embedded = taken.embedded();
         String name = plainFileName(fileName);
         Caption said = words.orThoseOf(embedded);
-        Caption titled = said.title().isEmpty()
-                ? new Caption(titleFrom(name), said.description(), said.credit(), said.licence())
-                : said;
         return store(
                 site,
                 file,
@@ -133,9 +134,9 @@ public class Pictures {
                         name,
                         taken,
                         notes(taken, remarks),
-                        titled,
+                        said,
                         site.viewer().name()),
-                titled.title());
+                said.title().isEmpty() ? StoredPicture.readable(name) : said.title());
     }
 
     /** @param digits of the hash that its id ends with: more where another picture of that title has the same */
@@ -325,17 +326,6 @@ public class Pictures {
         String plain = last.replaceAll("[\\p{Cntrl}\"<>:|?*]", "").strip();
         String cut = plain.length() > 200 ? plain.substring(plain.length() - 200) : plain;
         return cut.isEmpty() ? "picture" : cut;
-    }
-
-    private static String titleFrom(String fileName) {
-        String stem = fileName.replaceFirst("\\.[A-Za-z0-9]{1,5}$", "")
-                .replaceAll("[-_]+", " ")
-                .strip();
-        boolean camera = stem.matches("(?i)(img|dsc[fn]?|pict|photo|image|untitled|scan)?[ 0-9]*");
-        if (stem.isEmpty() || camera) {
-            return "";
-        }
-        return stem.substring(0, 1).toUpperCase(Locale.ROOT) + stem.substring(1);
     }
 
     /** Readable, and different for different bytes. */

@@ -1,11 +1,13 @@
 package gavlin.web.picture;
 
+import gavlin.core.codec.Embedded;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.geometry.Size;
 import gavlin.web.problem.Gone;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * A picture of a site, as the rest of the application sees it.
@@ -47,13 +49,26 @@ public record StoredPicture(
         }
     }
 
-    /** A name to show: the title, or the file's name while it has none. */
+    /** A name to show: the title, or what the file's name says while it has none. */
     public String label() {
-        return words.title().isEmpty() ? fileName : words.title();
+        return words.title().isEmpty() ? readable(fileName) : words.title();
+    }
+
+    /** What the files made of it are named after: nothing, where its own name is only a camera's count. */
+    public String nameInFiles() {
+        return words.title().isEmpty() && Embedded.saysNothing(readable(fileName)) ? "" : label();
+    }
+
+    /** "harbour-day.jpg" as "Harbour day". A name to call it by, never words that stand on a page: a file name describes nothing. */
+    static String readable(String fileName) {
+        String stem = fileName.replaceFirst("\\.[A-Za-z0-9]{1,5}$", "")
+                .replaceAll("[-_\\s]+", " ")
+                .strip();
+        return stem.isEmpty() ? fileName : stem.substring(0, 1).toUpperCase(Locale.ROOT) + stem.substring(1);
     }
 
     public PictureFacts facts() {
-        return new PictureFacts(size, transparent, words.title(), words.description(), words.credit());
+        return new PictureFacts(size, transparent, words.title(), words.description(), words.creditSaid());
     }
 
     /** The same, were this what must be seen of it. */

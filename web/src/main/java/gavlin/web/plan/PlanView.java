@@ -42,8 +42,7 @@ record PlanView(
         List<Choice> sections,
         String section,
         List<VariantView> variants,
-        Preview preview,
-        List<String[]> keys) {
+        Preview preview) {
     /** Reasons that fit into the one sentence on top. */
     private static final int REASONS = 3;
 
@@ -125,14 +124,7 @@ record PlanView(
                                         .toList(),
                                 site.chosen().get(v.id())))
                         .toList(),
-                tried.isEmpty() || site.chosen().equals(now.chosen()) ? null : preview(site, now),
-                List.of(
-                        new String[] {"N", "bench of the next slot that needs you"},
-                        new String[] {"↑ ↓", "from line to line in the list"},
-                        new String[] {"Enter", "open the slot on the bench"},
-                        new String[] {"B", "the slot's brief: statements, reach, hand-out"},
-                        new String[] {"/", "filter the list"},
-                        new String[] {"?", "this list"}));
+                tried.isEmpty() || site.chosen().equals(now.chosen()) ? null : preview(site, now));
     }
 
     /** Everything that waits for somebody, slots and decisions. */

@@ -1,5 +1,5 @@
 // The bench: what the hand does becomes an action of the state, the saver talks to the server, the views draw. Nothing is judged here.
-import { listenToKeys, listenToSwitch } from "../keys.js";
+import { listenToKeys } from "../keys.js";
 import { send } from "../send.js";
 import { createAnnouncer } from "./announce.js";
 import { createBest } from "./best.js";
@@ -44,9 +44,8 @@ for (const menu of document.querySelectorAll("details.menu")) {
   });
   menu.addEventListener("focusout", ({ relatedTarget }) => { menu.open &&= !relatedTarget || menu.contains(relatedTarget); });
 }
-listenToSwitch(by("single-keys"));
 listenToKeys({
-  n: () => by("after")?.click(), p: () => by("before")?.click(), b: () => document.querySelector(".context a").click(),
+  o: () => by("after")?.click(), l: () => by("before")?.click(), b: () => document.querySelector(".context a").click(),
   "<": () => by("earlier")?.click(), ">": () => by("later")?.click(),
 });
 

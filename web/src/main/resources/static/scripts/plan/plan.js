@@ -25,9 +25,9 @@ const coming = new IntersectionObserver((entries) => {
 document.querySelectorAll(".plan-page:has(image[data-href])").forEach((page) => coming.observe(page));
 
 listenToKeys({
-  n: () => document.querySelector(".stops a:nth-child(3)")?.click(),
+  o: () => document.querySelector(".stops a:nth-child(3)")?.click(),
   b: () => link(document.activeElement.closest("tr") ?? rows[0], ".to-brief")?.click(),
-  "/": () => document.querySelector("#filters select").focus(),
+  f: () => document.querySelector("#filters select").focus(),
   ArrowDown: () => step(1),
   ArrowUp: () => step(-1),
 });
