@@ -1,13 +1,17 @@
 package gavlin.core;
 
-/** The one place that checks arguments: {@code width must be 1..16384 px, was 0}. */
+import gavlin.core.speech.FieldNames;
+import gavlin.core.speech.Said;
+
+/** The one place that checks arguments: {@code the width must be 1 to 16384 px, was 0}. */
 public final class Require {
     private Require() {}
 
     /** @throws BadInput unless {@code min <= value <= max} */
     public static int range(String field, int value, int min, int max, String unit) {
         if (value < min || value > max) {
-            throw new BadInput(field, field + " must be " + min + ".." + max + withUnit(unit) + ", was " + value);
+            throw new BadInput(
+                    field, FieldNames.of(field) + " must be " + min + " to " + max + withUnit(unit) + ", was " + value);
         }
         return value;
     }
@@ -16,7 +20,9 @@ public final class Require {
     public static double range(String field, double value, double min, double max, String unit) {
         if (!(value >= min && value <= max)) { // also catches NaN
             throw new BadInput(
-                    field, field + " must be " + plain(min) + ".." + plain(max) + withUnit(unit) + ", was " + value);
+                    field,
+                    FieldNames.of(field) + " must be " + Said.plain(min) + " to " + Said.plain(max) + withUnit(unit)
+                            + ", was " + Said.plain(value));
         }
         return value;
     }
@@ -28,21 +34,17 @@ public final class Require {
         }
         String trimmed = value.strip();
         if (trimmed.length() > maxLength) {
-            throw new BadInput(field, field + " must be at most " + maxLength + " characters, was " + trimmed.length());
+            throw new BadInput(
+                    field,
+                    FieldNames.of(field) + " must have at most " + maxLength + " characters, has " + trimmed.length());
         }
         if (trimmed.chars().anyMatch(c -> Character.isISOControl(c) && c != '\n' && c != '\t' && c != '\r')) {
-            throw new BadInput(field, field + " must not hold control characters");
+            throw new BadInput(field, FieldNames.of(field) + " must not hold control characters");
         }
         return trimmed;
     }
 
     private static String withUnit(String unit) {
         return unit.isEmpty() ? "" : " " + unit;
-    }
-
-    private static String plain(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15
-                ? Long.toString((long) value)
-                : Double.toString(value);
     }
 }

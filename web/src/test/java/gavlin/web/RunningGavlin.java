@@ -96,6 +96,13 @@ public final class RunningGavlin {
 
     /** An answer of the API: its status, headers and body. */
     public record Answer(HttpResponse<byte[]> response) {
+        public Answer {
+            String type = response.headers().firstValue("Content-Type").orElse("");
+            if (type.contains("json") && response.statusCode() >= 400) {
+                PlainSpeech.assertPlain(JSON.readTree(response.body()));
+            }
+        }
+
         public int status() {
             return response.statusCode();
         }

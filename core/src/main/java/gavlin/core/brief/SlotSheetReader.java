@@ -12,6 +12,7 @@ import gavlin.core.geometry.Ratio;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.speech.SchemaFaults;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -52,8 +53,6 @@ public final class SlotSheetReader {
     /** Of rounded corners whose radius is not said, CSS px: common practice, no source. */
     private static final double USUAL_RADIUS = 8;
 
-    private static final double HUGE = 1e9;
-
     private SlotSheetReader() {}
 
     /** The JSON Schema of version 1, as published. */
@@ -86,20 +85,28 @@ public final class SlotSheetReader {
         try {
             sheet = JSON.readTree(json);
         } catch (JacksonException e) {
-            throw fault("", "is not JSON: " + e.getOriginalMessage());
+            throw fault(
+                    "",
+                    "is not JSON"
+                            + (e.getLocation() == null || e.getLocation().getLineNr() < 1
+                                    ? ""
+                                    : "; it goes wrong in line "
+                                            + e.getLocation().getLineNr() + ", at letter "
+                                            + e.getLocation().getColumnNr()));
         }
-        List<Fault> huge = new ArrayList<>();
-        hugeNumbers(sheet, "", huge);
+        List<Fault> huge = SchemaFaults.hugeNumbers(sheet).stream()
+                .map(pointer -> new Fault(pointer, SchemaFaults.HUGE))
+                .toList();
         if (!huge.isEmpty()) {
-            throw new SlotSheetFaults(huge); // the schema's own checks can't hold them
+            throw new SlotSheetFaults(sheet, huge); // the schema's own checks can't hold them
         }
         // Of several ways in which a value may be right, each is a message of its own: one fault all the same.
         Map<String, String> found = new LinkedHashMap<>();
         SCHEMA.validate(sheet)
                 .forEach(error -> found.merge(
                         pointer(error.getInstanceLocation().toString()),
-                        error.getMessage(),
-                        (a, b) -> a + ", or " + b));
+                        SchemaFaults.says(error),
+                        (a, b) -> a.equals(b) ? a : a + ", or " + b));
         List<Fault> faults = new ArrayList<>();
         found.forEach((pointer, says) -> faults.add(new Fault(pointer, says)));
         SlotSheetCheck check = new SlotSheetCheck(sheet, faults);
@@ -108,7 +115,7 @@ public final class SlotSheetReader {
             check.limits();
         }
         if (!faults.isEmpty()) {
-            throw new SlotSheetFaults(faults);
+            throw new SlotSheetFaults(sheet, faults);
         }
         return new SlotSheet(
                 sheet.at("/theme/name").asString(),
@@ -120,20 +127,6 @@ public final class SlotSheetReader {
                         .toList(),
                 list(sheet.path("slots")).map(SlotSheetReader::slot).toList(),
                 list(sheet.path("pages")).map(SlotSheetReader::page).toList());
-    }
-
-    /** No sheet means a number of more than nine digits. */
-    private static void hugeNumbers(JsonNode node, String pointer, List<Fault> faults) {
-        if (node.isNumber() && !(Math.abs(node.doubleValue()) < HUGE)) {
-            faults.add(new Fault(pointer, "is a number beyond any size that Gavlin knows"));
-        } else if (node.isObject()) {
-            node.properties()
-                    .forEach(member -> hugeNumbers(member.getValue(), pointer + "/" + member.getKey(), faults));
-        } else if (node.isArray()) {
-            for (int i = 0; i < node.size(); i++) {
-                hugeNumbers(node.get(i), pointer + "/" + i, faults);
-            }
-        }
     }
 
     private static Slot slot(JsonNode node) {
@@ -307,6 +300,6 @@ public final class SlotSheetReader {
     }
 
     private static SlotSheetFaults fault(String pointer, String says) {
-        return new SlotSheetFaults(List.of(new Fault(pointer, says)));
+        return new SlotSheetFaults(JSON.missingNode(), List.of(new Fault(pointer, says)));
     }
 }

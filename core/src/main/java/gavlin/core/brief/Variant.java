@@ -1,6 +1,7 @@
 package gavlin.core.brief;
 
 import gavlin.core.BadInput;
+import gavlin.core.speech.Said;
 import java.util.List;
 
 /**
@@ -20,7 +21,7 @@ public record Variant(String id, String name, List<Option> options, String usual
                 .findFirst()
                 .orElseThrow(() -> new BadInput(
                         id,
-                        "expected one of " + options.stream().map(Option::id).toList() + " for " + id + ", received "
-                                + option));
+                        id + " must be "
+                                + Said.either(options.stream().map(Option::id).toList()) + ", was " + option));
     }
 }

@@ -108,7 +108,7 @@ final class JpegFormat implements PictureReader.Format {
             if (e instanceof PictureRefused refused) {
                 throw refused;
             }
-            throw PictureRefused.corrupt("its picture data cannot be decoded (" + e.getMessage() + ")");
+            throw PictureRefused.corrupt("its picture data cannot be decoded");
         } finally {
             reader.dispose();
         }

@@ -1,9 +1,9 @@
 package gavlin.core.codec;
 
 import gavlin.core.BadInput;
+import gavlin.core.speech.Said;
 import java.util.Arrays;
 import java.util.Locale;
-import java.util.stream.Collectors;
 
 /** The kinds of picture file that Gavlin reads; some of them it also writes. */
 public enum PictureType {
@@ -40,7 +40,7 @@ public enum PictureType {
     }
 
     private static String words() {
-        return Arrays.stream(values()).map(PictureType::word).collect(Collectors.joining(", "));
+        return Said.either(Arrays.stream(values()).map(PictureType::word).toList());
     }
 
     public String word() {

@@ -20,6 +20,7 @@ import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Problem;
+import gavlin.core.speech.Said;
 import gavlin.core.weight.Encoding;
 import java.util.List;
 
@@ -159,7 +160,7 @@ public record Fit(
                     "height",
                     slot.heights().isEmpty()
                             ? "the theme offers no heights for this slot"
-                            : "height must be one of " + slot.heights() + ", was " + height);
+                            : "the height must be " + Said.either(slot.heights()) + ", was " + height);
         }
         boolean own = slot.brief().size() != null && slot.brief().size().height() == height;
         return own ? with(frame.inHeight(null)) : this;

@@ -11,6 +11,8 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Rule;
 import gavlin.core.operation.OperationType;
+import gavlin.core.speech.Places;
+import gavlin.core.speech.SchemaFaults;
 import gavlin.core.weight.Encoding;
 import java.io.IOException;
 import java.io.InputStream;
@@ -57,13 +59,19 @@ public record FitDocument(String picture, Fit fit) {
      */
     public static FitDocument read(JsonNode json) {
         JsonNode present = upgraded(json);
+        for (String pointer : SchemaFaults.hugeNumbers(present)) {
+            throw new BadInput(
+                    pointer.substring(1).replace('/', '.'), Places.of(present, pointer) + " " + SchemaFaults.HUGE);
+        }
         List<Error> faults = CHECK.validate(present);
         if (!faults.isEmpty()) {
             // Of several, the deepest says most: a fault inside an operation also is one of the whole.
             Error fault = faults.stream()
                     .max(Comparator.comparingInt(e -> e.getInstanceLocation().getNameCount()))
                     .orElseThrow();
-            throw new BadInput(member(fault), fault.getMessage());
+            String pointer = "/" + location(fault).replace('.', '/');
+            String where = location(fault).isEmpty() ? "the fit document" : Places.of(present, pointer);
+            throw new BadInput(member(fault), where + " " + SchemaFaults.says(fault));
         }
         return document(present);
     }
@@ -103,9 +111,17 @@ public record FitDocument(String picture, Fit fit) {
         return present;
     }
 
+    /** {@code frame.zoom}; empty for the whole. */
+    private static String location(Error fault) {
+        return fault.getInstanceLocation()
+                .toString()
+                .replaceFirst("^\\$", "")
+                .replaceFirst("^[./]", "")
+                .replace('/', '.');
+    }
+
     private static String member(Error fault) {
-        String place = fault.getInstanceLocation().toString().replace("$.", "").replace("$", "");
-        String path = place.replaceFirst("^/", "").replace('/', '.');
+        String path = location(fault);
         String property = fault.getProperty();
         return property == null ? path : path.isEmpty() ? property : path + "." + property;
     }
@@ -180,7 +196,7 @@ public record FitDocument(String picture, Fit fit) {
                     "format",
                     format.isEmpty()
                             ? "a fit document says its format: expected " + FORMAT
-                            : "this version of Gavlin reads " + FORMAT + ", received " + format);
+                            : "this version of Gavlin reads " + FORMAT + ", received “" + format + "”");
         }
     }
 }

@@ -9,6 +9,7 @@ import gavlin.core.operation.Operation;
 import gavlin.core.operation.OperationType;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Steps;
+import gavlin.core.speech.Said;
 import gavlin.core.turn.Turn;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -64,7 +65,8 @@ public final class Operations {
                     .filter(t -> t.id().equals(member.getKey()))
                     .findFirst()
                     .orElseThrow(() -> new BadInput(
-                            member.getKey(), "expected any of " + ids(types) + ", received " + member.getKey()));
+                            member.getKey(),
+                            "“" + member.getKey() + "” is no operation here; known: " + Said.either(ids(types))));
             if (!member.getValue().isNull()) {
                 steps.add(type.read(member.getValue()));
             }

@@ -1,6 +1,7 @@
 package gavlin.core.operation;
 
 import gavlin.core.BadInput;
+import gavlin.core.speech.FieldNames;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -46,7 +47,10 @@ public record OperationType<O extends Operation>(String id, int order, Class<O> 
                     throw bad;
                 }
             }
-            throw new BadInput(id, id + " is not as its schema has it: " + e.getOriginalMessage());
+            throw new BadInput(
+                    id,
+                    FieldNames.of(id)
+                            + " holds a member or a value that is not known: see the schema of fit documents");
         }
     }
 

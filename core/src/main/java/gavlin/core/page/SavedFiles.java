@@ -45,7 +45,7 @@ final class SavedFiles {
                     unpacked.add(name, new ByteArrayInputStream(content));
                 }
             } catch (IOException | MimeException | IllegalArgumentException e) {
-                throw new BadInput("files", name + " is damaged: " + e.getMessage());
+                throw new BadInput("files", name + " is damaged: save the page again");
             }
         });
         return unpacked.files;

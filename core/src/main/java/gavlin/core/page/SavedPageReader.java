@@ -58,7 +58,7 @@ final class SavedPageReader {
         try (var in = new java.io.ByteArrayInputStream(html)) {
             return Jsoup.parse(in, null, "");
         } catch (java.io.IOException e) {
-            throw new BadInput("files", "the page cannot be read: " + e.getMessage());
+            throw new BadInput("files", "the page cannot be read: save it again, complete, with your browser");
         }
     }
 

@@ -36,16 +36,14 @@ public record KeepArea(String id, String name, Shape shape, Box<OfPicture> box, 
         id = id == null ? "" : id;
         name = Require.text("name", name, 60);
         if (name.isEmpty()) {
-            throw new BadInput("name", "name must not be empty: it says what must be seen");
+            throw new BadInput("name", "the name must not be empty: it says what must be seen");
         }
         Require.range("x", box.x(), 0, 1, "");
         Require.range("y", box.y(), 0, 1, "");
         Require.range("width", box.width(), LEAST_SIDE, 1, "of the picture");
         Require.range("height", box.height(), LEAST_SIDE, 1, "of the picture");
         if (box.right() > 1 + ROUNDING || box.bottom() > 1 + ROUNDING) {
-            throw new BadInput(
-                    "width",
-                    "the area " + name + " reaches beyond the picture: x + width and y + height must be at most 1");
+            throw new BadInput("width", "the area " + name + " reaches beyond the picture");
         }
         Require.range("weight", weight, 0.1, 10, "");
     }
@@ -67,7 +65,8 @@ public record KeepArea(String id, String name, Shape shape, Box<OfPicture> box, 
     /** @throws BadInput when there are more than {@value #MOST} or two have one name */
     public static List<KeepArea> checked(List<KeepArea> areas) {
         if (areas.size() > MOST) {
-            throw new BadInput("keepAreas", "keepAreas must be at most " + MOST + ", was " + areas.size());
+            throw new BadInput(
+                    "keepAreas", "a picture can have at most " + MOST + " keep areas, these are " + areas.size());
         }
         long names = areas.stream().map(KeepArea::name).distinct().count();
         if (names < areas.size()) {

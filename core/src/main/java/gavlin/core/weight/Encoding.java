@@ -118,7 +118,7 @@ public record Encoding(
 
     private static double inRange(String code, double value, double least, double most) {
         if (value < least || value > most) {
-            throw new BadInput("encoding", "the number in " + code + " must be " + least + ".." + most);
+            throw new BadInput("encoding", "the number in " + code + " must be " + least + " to " + most);
         }
         return value;
     }

@@ -90,7 +90,7 @@ class FramingTest {
                         FocalPoint.centre(),
                         0.5));
         assertEquals("zoom", refused.field());
-        assertEquals("zoom must be 1..64, was 0.5", refused.getMessage());
+        assertEquals("the zoom must be 1 to 64, was 0.5", refused.getMessage());
         assertThrows(
                 BadInput.class,
                 () -> Framing.of(

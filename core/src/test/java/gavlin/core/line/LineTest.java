@@ -76,7 +76,7 @@ class LineTest {
     @Test
     void line_outOfRange_isRefusedByName() {
         assertEquals(
-                "line.width must be 0..64 px, was 65",
+                "the line's width must be 0 to 64 px, was 65",
                 assertThrows(BadInput.class, () -> new Line(65, null)).getMessage());
         assertTrue(new Line(0, new Colour(0x123456)).changesNothing());
         assertEquals("line of 3 px in #FF0000", RED.changeFrom(Line.NONE));

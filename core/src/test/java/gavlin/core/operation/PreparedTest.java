@@ -111,7 +111,7 @@ class PreparedTest {
     void growthBeyondWhatThereIs_isRefusedWhenAPersonAsksForIt() {
         Prepared much = prepared(new Grow(2001, 0, 0, 0));
         BadInput refused = assertThrows(BadInput.class, much::checked);
-        assertEquals("growth.top must be 0..2000 px, was 2001", refused.getMessage());
+        assertEquals("the growth above must be 0 to 2000 px, was 2001", refused.getMessage());
         assertThrows(BadInput.class, () -> prepared(new Grow(0, 65_000, 0, 0)), "no picture is that wide");
     }
 

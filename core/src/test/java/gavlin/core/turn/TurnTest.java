@@ -81,7 +81,8 @@ class TurnTest {
     @Test
     void steepLine_isNoHorizon() {
         BadInput refused = assertThrows(BadInput.class, () -> Turn.levelling(100, 80));
-        assertTrue(refused.getMessage().startsWith("degrees must be -15..15 °, was -38.6598"), refused.getMessage());
+        assertTrue(
+                refused.getMessage().startsWith("the angle must be -15 to 15 °, was -38.6598"), refused.getMessage());
     }
 
     private static Prepared prepared(Size picture, Turn turn) {

@@ -98,7 +98,7 @@ class BenchRequests {
 
     private Wanted wanted(Desk desk, Question question) {
         if (question.fit() == null || !question.fit().isObject()) {
-            throw new BadInput("fit", "fit is missing");
+            throw new BadInput("fit", "the fit is missing");
         }
         Asked asked = Asked.read(question.fit(), json);
         if (asked.picture() == null) {
@@ -242,7 +242,7 @@ class BenchRequests {
     @PutMapping("/keep-areas")
     Kept keep(Desk desk, @RequestBody KeepAreaChanges changes) {
         if (changes.picture() == null) {
-            throw new BadInput("picture", "picture is missing");
+            throw new BadInput("picture", "the picture is missing");
         }
         desk.site().requireChange(desk.slot(), desk.section());
         StoredPicture picture = pictures.find(desk.site(), changes.picture());

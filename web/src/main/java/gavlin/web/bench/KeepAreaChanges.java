@@ -67,7 +67,7 @@ record KeepAreaChanges(
             return List.of();
         }
         if (values.stream().anyMatch(Objects::isNull)) {
-            throw new BadInput("keepAreas", "one of the keep areas was null");
+            throw new BadInput("keepAreas", "one of the keep areas is empty");
         }
         return values;
     }

@@ -74,7 +74,7 @@ public interface Asked {
                     throw bad;
                 }
             }
-            throw new BadInput("body", "the body cannot be read: " + e.getOriginalMessage());
+            throw new BadInput("body", "the body is not a JSON object that can be read");
         }
     }
 }

@@ -112,7 +112,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
         List<String> asked = words == null ? List.of() : words;
         for (String word : asked) {
             if (word == null || !LOCKS.contains(word)) {
-                throw new BadInput("lock", "expected any of height, x, y, zoom for lock, received " + word);
+                throw new BadInput("lock", "what is held can be height, x, y or zoom, was “" + word + "”");
             }
         }
         return Set.copyOf(asked);

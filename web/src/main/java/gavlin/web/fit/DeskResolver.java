@@ -68,7 +68,7 @@ class DeskResolver implements HandlerMethodArgumentResolver, WebMvcConfigurer {
         try {
             return member == null || member.isEmpty() ? 0 : Integer.parseInt(member);
         } catch (NumberFormatException e) {
-            throw new BadInput("member", "member must be a whole number, was " + member);
+            throw new BadInput("member", "the member must be a whole number, was “" + member + "”");
         }
     }
 }

@@ -21,6 +21,8 @@ import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.grow.Grow;
 import gavlin.core.operation.Prepared;
 import gavlin.core.solve.KeepArea;
+import gavlin.core.speech.FieldNames;
+import gavlin.core.speech.Said;
 import gavlin.core.turn.Turn;
 import gavlin.core.weight.Encoding;
 import gavlin.web.picture.StoredPicture;
@@ -159,7 +161,7 @@ public record FitRequest(
                 .orElseThrow(() -> new BadInput(
                         "letGo",
                         "expected ids or names of the picture's keep areas, "
-                                + areas.stream().map(KeepArea::name).toList() + ", received " + said));
+                                + Said.either(areas.stream().map(KeepArea::name).toList()) + ", received " + said));
     }
 
     private Turn turn(StoredPicture source) {
@@ -182,7 +184,7 @@ public record FitRequest(
 
     private static double required(String field, Double value) {
         if (value == null) {
-            throw new BadInput(field, field + " is missing");
+            throw new BadInput(field, FieldNames.of(field) + " is missing");
         }
         return value;
     }
@@ -194,7 +196,7 @@ public record FitRequest(
                 .findFirst()
                 .orElseThrow(() -> new BadInput(
                         field,
-                        "expected one of " + Arrays.toString(values).toLowerCase(Locale.ROOT) + " for " + field
-                                + ", received " + word));
+                        FieldNames.of(field) + " must be "
+                                + Said.either(Arrays.asList(values)).toLowerCase(Locale.ROOT) + ", was " + word));
     }
 }

@@ -7,6 +7,7 @@ import gavlin.core.codec.Programs;
 import gavlin.core.codec.Tags;
 import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
+import gavlin.core.speech.Said;
 import gavlin.core.weight.Superseded;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.WorkingPictures;
@@ -123,7 +124,7 @@ public class Renditions {
     public StoredRendition rendition(FitState state, int density) {
         List<Integer> asked = state.slot().brief().densities();
         if (!asked.contains(density)) {
-            throw new BadInput("density", "density must be one of " + asked + ", was " + density);
+            throw new BadInput("density", "the density must be " + Said.either(asked) + ", was " + density);
         }
         RenditionPlan plan =
                 RenditionPlan.of(state.slot(), state.fit(), state.picture().facts(), density);

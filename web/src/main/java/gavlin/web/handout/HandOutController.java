@@ -6,6 +6,7 @@ import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
 import gavlin.core.handout.SlotTemplate;
+import gavlin.core.speech.Said;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
@@ -111,7 +112,8 @@ class HandOutController {
         Slot chosen = site.slot(slot);
         if (density != 1 && !chosen.brief().densities().contains(density)) {
             throw new BadInput(
-                    "density", "density must be one of " + chosen.brief().densities() + ", was " + density);
+                    "density",
+                    "the density must be " + Said.either(chosen.brief().densities()) + ", was " + density);
         }
         return HandOut.of(site, chosen).template();
     }

@@ -36,10 +36,12 @@ public record KeepAreaBody(
 
     public static List<KeepArea> toAreas(List<KeepAreaBody> bodies) {
         if (bodies.size() > KeepArea.MOST) {
-            throw new BadInput("keepAreas", "keepAreas must be at most " + KeepArea.MOST + ", was " + bodies.size());
+            throw new BadInput(
+                    "keepAreas",
+                    "a picture can have at most " + KeepArea.MOST + " keep areas, these are " + bodies.size());
         }
         if (bodies.stream().anyMatch(Objects::isNull)) {
-            throw new BadInput("keepAreas", "each keep area is an object, one was null");
+            throw new BadInput("keepAreas", "one of the keep areas is empty");
         }
         return KeepArea.checked(bodies.stream().map(KeepAreaBody::toArea).toList());
     }

@@ -5,6 +5,7 @@ import gavlin.core.brief.SlotSheetFaults;
 import gavlin.core.codec.PictureRefused;
 import gavlin.core.decoder.DecodersBusy;
 import gavlin.core.raster.DiskFull;
+import gavlin.core.speech.FieldNames;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
@@ -160,13 +161,14 @@ public class Problems {
         }
         if (failure instanceof MethodArgumentTypeMismatchException mismatch) {
             return problem(
-                    HttpStatus.BAD_REQUEST, "bad-input", mismatch.getName() + " cannot be " + mismatch.getValue());
+                    HttpStatus.BAD_REQUEST, "bad-input", FieldNames.of(mismatch.getName()) + " can't be what was sent");
         }
         if (failure instanceof TypeMismatchException mismatch) {
             return problem(
                     HttpStatus.BAD_REQUEST,
                     "bad-input",
-                    mismatch.getPropertyName() + " can't be what was sent"); // such as words where a file belongs
+                    FieldNames.of(mismatch.getPropertyName())
+                            + " can't be what was sent"); // such as words where a file belongs
         }
         if (failure instanceof MaxUploadSizeExceededException) {
             return problem(
@@ -178,13 +180,10 @@ public class Problems {
             return problem(HttpStatus.BAD_REQUEST, "bad-input", "the upload broke off or is not a multipart form");
         }
         if (failure instanceof HttpMessageNotReadableException unreadable) {
-            return problem(HttpStatus.BAD_REQUEST, "bad-json", "the body cannot be read: " + firstLine(unreadable));
+            return problem(HttpStatus.BAD_REQUEST, "bad-json", Requests.says(unreadable));
         }
         if (failure instanceof ErrorResponse known) {
-            return problem(
-                    HttpStatus.valueOf(known.getStatusCode().value()),
-                    "request",
-                    known.getBody().getDetail());
+            return problem(HttpStatus.valueOf(known.getStatusCode().value()), "request", Requests.says(known));
         }
         LOG.error("a request failed by our own fault", failure);
         return problem(
@@ -242,15 +241,5 @@ public class Problems {
         problem.setTitle(status.getReasonPhrase());
         problem.setDetail(detail);
         return problem;
-    }
-
-    private static String firstLine(Exception failure) {
-        Throwable cause = failure.getCause() == null ? failure : failure.getCause();
-        String message = cause.getMessage() == null ? "no reason given" : cause.getMessage();
-        return message.lines()
-                .findFirst()
-                .orElse("")
-                .replaceAll("\\(class [^)]*\\)", "")
-                .strip();
     }
 }

@@ -81,11 +81,11 @@ public class Sites {
     @Transactional
     public OpenSite create(Viewer viewer, String id, String name, String sheet) {
         if (id == null || !id.matches(ID)) {
-            throw new BadInput("id", "id must be 1 to 64 lower-case letters, digits and hyphens, received " + id);
+            throw new BadInput("id", "the id must be 1 to 64 lower-case letters, digits and hyphens, received " + id);
         }
         String checkedName = Require.text("name", name, 120);
         if (checkedName.isEmpty()) {
-            throw new BadInput("name", "name must not be empty");
+            throw new BadInput("name", "the name must not be empty");
         }
         SlotSheetReader.read(sheet);
         if (sites.existsById(id)) {

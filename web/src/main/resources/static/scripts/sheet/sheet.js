@@ -81,13 +81,12 @@ function showFaults({ sound, faults: found }) {
   }
 }
 
-function drawFault({ pointer, says }) {
+function drawFault({ pointer, says, where }) {
   const item = document.createElement("li");
   const go = document.createElement("button");
   const [, of, at] = pointer.split("/");
   go.type = "button";
-  go.className = "m";
-  go.textContent = pointer || "the sheet";
+  go.textContent = where;
   go.addEventListener("click", () => {
     part = (of === "slots" || of === "pages") && at !== undefined ? { of, at: Number(at) } : { of: "theme", at: 0 };
     draw();

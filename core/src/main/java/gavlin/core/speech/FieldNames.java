@@ -1,0 +1,43 @@
+package gavlin.core.speech;
+
+import java.util.Locale;
+import java.util.Map;
+
+/** What people call a field. */
+public final class FieldNames {
+    private static final Map<String, String> NAMES = Map.ofEntries(
+            Map.entry("window.width", "the window's width"),
+            Map.entry("window.x", "the window's left edge"),
+            Map.entry("window.y", "the window's upper edge"),
+            Map.entry("focal.x", "the focal point, across,"),
+            Map.entry("focal.y", "the focal point, down,"),
+            Map.entry("position.x", "the object-position, across,"),
+            Map.entry("position.y", "the object-position, down,"),
+            Map.entry("growth.top", "the growth above"),
+            Map.entry("growth.right", "the growth on the right"),
+            Map.entry("growth.bottom", "the growth below"),
+            Map.entry("growth.left", "the growth on the left"),
+            Map.entry("line.width", "the line's width"),
+            Map.entry("line.ink", "the line's ink"),
+            Map.entry("backing.colour", "the backing's colour"),
+            Map.entry("degrees", "the angle"),
+            Map.entry("keepAreas", "the number of keep areas"),
+            Map.entry("full name", "the full name"),
+            Map.entry("says", "what is said"),
+            Map.entry("why", "the reason"),
+            Map.entry("page", "the page's name"),
+            Map.entry("x", "the distance from the left"),
+            Map.entry("y", "the distance from the top"));
+
+    private FieldNames() {}
+
+    /** "the zoom" for {@code zoom}, "the alpha quality" for {@code alphaQuality}: to begin a sentence with. */
+    public static String of(String field) {
+        return NAMES.getOrDefault(field, "the " + plain(field));
+    }
+
+    /** {@code objectFit} as "object fit", {@code a.b} as "a, b". */
+    static String plain(String field) {
+        return field.replaceAll("([a-z])([A-Z])", "$1 $2").replace(".", ", ").toLowerCase(Locale.ROOT);
+    }
+}
