@@ -131,7 +131,8 @@ class KeepAreasTest {
                 shortfall
                         .path("says")
                         .asString()
-                        .contains("amp and boat can't both be seen on Home: the window is 800 px too low"),
+                        .contains(
+                                "amp and boat can't both be seen on Home: the window is not high enough for them, by 800 px"),
                 answer.text());
         assertTrue(shortfall.path("offers").size() >= 2, answer.text());
         for (JsonNode offer : shortfall.path("offers")) {

@@ -18,6 +18,7 @@ import java.util.Locale;
  * @param picture the least size of another picture that shows the same, px, or null
  * @param window the best one then, px of the prepared picture; of the other picture where that is the change
  * @param worst the least share of any area in any showing then
+ * @param costs what it costs, in words
  */
 public record Offer(
         String id,
@@ -27,7 +28,25 @@ public record Offer(
         List<String> letGo,
         Size picture,
         Box<InPrepared> window,
-        double worst) {
+        double worst,
+        String costs) {
+    /** Before its costs are told. */
+    Offer(
+            String id,
+            String says,
+            Grow growth,
+            Integer height,
+            List<String> letGo,
+            Size picture,
+            Box<InPrepared> window,
+            double worst) {
+        this(id, says, growth, height, letGo, picture, window, worst, "");
+    }
+
+    Offer costing(String words) {
+        return new Offer(id, says, growth, height, letGo, picture, window, worst, words);
+    }
+
     /** The same, for when something is let go besides. */
     Offer without(KeepArea area) {
         String name = area.name();

@@ -84,10 +84,10 @@ final class Reason {
             double lacksHeight = need.height() - room.height() * scale;
             double lacksWidth = need.width() - room.width() * scale;
             if (lacksHeight > 1 && (lacksWidth <= 1 || room == seen)) {
-                return "the window is " + px(lacksHeight) + " too low for " + them;
+                return "the window is not high enough for " + them + ", by " + px(lacksHeight);
             }
             if (lacksWidth > 1 && (lacksHeight <= 1 || room == seen)) {
-                return "the window is " + px(lacksWidth) + " too narrow for " + them;
+                return "the window is not wide enough for " + them + ", by " + px(lacksWidth);
             }
         }
         List<String> covering = covering(scene, sight);

@@ -51,7 +51,12 @@ public final class Remedies {
         if (offers.isEmpty()) {
             letGoAndGrow();
         }
-        return List.copyOf(offers);
+        Costs costs = new Costs(problem);
+        // Nobody is to stand there twice while anything else would do.
+        return offers.stream()
+                .sorted(Comparator.comparing(offer -> !costs.seenTwice(offer).isEmpty()))
+                .map(costs::told)
+                .toList();
     }
 
     private List<KeepArea> lightest() {

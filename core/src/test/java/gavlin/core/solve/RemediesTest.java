@@ -39,7 +39,7 @@ class RemediesTest {
         // The window is 3000×750, of which the menu bar leaves 600; from the lamp's top to the boat's foot there are
         // 1030 px.
         assertEquals(
-                "The lamp and the boat can't both be seen on Home, desktop: the window is 350 px too low for them.",
+                "The lamp and the boat can't both be seen on Home, desktop: the window is not high enough for them, by 350 px.",
                 shortfall.says());
         assertEquals(
                 List.of("height-720", "without-the-lamp", "without-the-boat"),
@@ -64,6 +64,11 @@ class RemediesTest {
         // picture's.
         assertTrue(grow.growth().top() > 0 && grow.growth().top() <= 130, grow.toString());
         assertTrue(grow.window().y() < grow.growth().top(), "the window stands on what was grown: " + grow.window());
+        assertTrue(
+                grow.costs()
+                        .matches(
+                                "\\d+ px of picture are made up, \\d+ % of the file; shows part of the lamp a second time, mirrored"),
+                grow.costs());
         assertFalse(
                 shortfall.offers().stream().anyMatch(o -> o.id().startsWith("without")),
                 "with nothing left there is nothing to see");
@@ -73,13 +78,28 @@ class RemediesTest {
     void areasTooWideForAPhone_areMendedByLettingTheLighterGo() {
         Shortfall shortfall = shortfall(problem(PHONE, EDGE, area("the light", 1900, 300, 200, 200, 3)));
         assertEquals(
-                "The jetty and the light can't both be seen on Home, phone: the window is 800 px too narrow for them.",
-                shortfall.says().replaceAll("\\d+ px too narrow", "800 px too narrow"));
+                "The jetty and the light can't both be seen on Home, phone: the window is not wide enough for them, by 800 px.",
+                shortfall.says().replaceAll("by \\d+ px", "by 800 px"));
         Offer first = shortfall.offers().stream()
                 .filter(o -> o.id().startsWith("without"))
                 .findFirst()
                 .orElseThrow();
         assertEquals("Let the jetty go", first.says());
+        assertTrue(first.costs().matches("of the jetty \\d+ % are seen where it is worst"), first.costs());
+    }
+
+    /** A face at the upper edge: growing above would mirror it, whatever else would do stands first. */
+    @Test
+    void growingThatMirrorsWhatMustBeSeen_isOfferedLast() {
+        Shortfall shortfall = shortfall(
+                problem(DESKTOP, area("the face", 1400, 20, 100, 100, 1), area("the light", 1900, 400, 50, 50, 1)));
+        List<Boolean> twice = shortfall.offers().stream()
+                .map(offer -> offer.costs().contains("a second time"))
+                .toList();
+        assertTrue(
+                twice.contains(true) && twice.contains(false),
+                shortfall.offers().toString());
+        assertEquals(twice.stream().sorted().toList(), twice, "those that mirror it come last");
     }
 
     /** The phone shows the middle quarter of the file: of the narrowest window, 1920 px, from 720 px on. */

@@ -161,8 +161,15 @@ class BenchRequests {
      * @param outline its window on the picture as it is prepared now
      * @param says what came of it
      * @param why why not everything can be seen; empty when it can
+     * @param changes what is seen of each area in each showing, where that changes
      */
-    record BestReply(BenchLook look, Box<InPrepared> outline, String says, String why, List<Offered> offers) {}
+    record BestReply(
+            BenchLook look,
+            Box<InPrepared> outline,
+            String says,
+            String why,
+            List<Change> changes,
+            List<Offered> offers) {}
 
     /**
      * A remedy.
@@ -170,7 +177,10 @@ class BenchRequests {
      * @param look as it is when it is taken; null where it is another picture
      * @param outline its window on the picture as it is prepared now, which may end before it does; null likewise
      */
-    record Offered(String id, String says, BenchLook look, Box<InPrepared> outline) {}
+    record Offered(String id, String says, String costs, BenchLook look, Box<InPrepared> outline) {}
+
+    /** @param says such as "the visitor's head from 0 to 89 %" @param better whether all of it is for the better */
+    record Change(String showing, String says, boolean better) {}
 
     /** The best window for what must be seen. Nothing is stored. */
     @PostMapping("/best")
@@ -183,6 +193,7 @@ class BenchRequests {
                 outline(then, present),
                 says(present, then),
                 best.shortfall() == null ? "" : best.shortfall().says(),
+                changes(present.shares(), then.shares()),
                 best.shortfall() == null
                         ? List.of()
                         : best.shortfall().offers().stream()
@@ -199,6 +210,7 @@ class BenchRequests {
         return new Offered(
                 offer.id(),
                 other ? offer.says() + ", " + height + " px high" : offer.says(),
+                offer.costs(),
                 then == null ? null : BenchLook.of(desk.site(), then),
                 then == null ? null : outline(then, present));
     }
@@ -211,6 +223,30 @@ class BenchRequests {
         return its.steps().equals(shown.steps()) ? window : shown.toPrepared(its.toPicture(window));
     }
 
+    /** By showing, in the sheet's order. */
+    private static List<Change> changes(Shares before, Shares after) {
+        List<Change> changes = new ArrayList<>();
+        if (before == null || after == null || !before.areas().equals(after.areas())) {
+            return changes;
+        }
+        for (int s = 0; s < after.showings().size(); s++) {
+            List<String> words = new ArrayList<>();
+            boolean better = true;
+            for (int k = 0; k < after.areas().size(); k++) {
+                long from = Math.round(before.share()[k][s] * 100);
+                long to = Math.round(after.share()[k][s] * 100);
+                if (from != to) {
+                    words.add(after.areas().get(k).name() + " from " + from + " to " + to + " %");
+                    better &= to > from;
+                }
+            }
+            if (!words.isEmpty()) {
+                changes.add(new Change(after.showings().get(s).name(), String.join(", ", words), better));
+            }
+        }
+        return changes;
+    }
+
     private static String says(FitState present, FitState then) {
         if (then.shares() == null) {
             return "Nothing is marked as what must be seen: mark it first, or take a suggestion.";
@@ -218,7 +254,9 @@ class BenchRequests {
         double before = present.shares() == null ? 1 : present.shares().worst();
         double after = then.shares().worst();
         if (after < before + 0.0005 && before < Shares.WHOLE) {
-            return format("No window shows more: the least of anything seen stays %.0f %%.", Math.floor(after * 100));
+            return format(
+                    "The least of anything seen stays %.0f %% wherever the window stands; this one comes nearest.",
+                    Math.floor(after * 100));
         }
         if (before >= Shares.WHOLE) {
             return "Everything that must be seen is seen already; this shows most of the picture, nearest the focal point.";

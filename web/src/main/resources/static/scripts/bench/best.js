@@ -17,20 +17,35 @@ export function createBest(panel, { ask, preview, take, anotherPicture, say }) {
     }
   }
 
-  function show({ look, outline, says, why, offers }) {
+  function show({ look, outline, says, why, changes, offers }) {
     const best = option("Take this window", look, outline);
     best.classList.add("first");
     const first = element("div", "row", "");
     first.append(best, button("Leave it as it is", close));
-    const parts = [element("p", "", why || says), ...(why ? [element("p", "soft", says)] : []), first];
+    const parts = [element("p", "", why || says), ...(why ? [element("p", "soft", says)] : []), ...(changes.length > 0 ? [drawChanges(changes)] : []), first];
     if (offers.length > 0) {
-      const others = element("div", "row", "");
-      others.append(element("span", "soft", "Any of these would do:"), ...offers.map((offer) => (offer.look ? option(offer.says, offer.look, offer.outline) : button(offer.says, anotherPicture))));
-      parts.push(others);
+      parts.push(element("p", "", "Any of these would show all of it:"));
+      parts.push(...offers.map((offer) => {
+        const line = element("div", "offer", "");
+        line.append(offer.look ? option(offer.says, offer.look, offer.outline) : button(offer.says, anotherPicture), element("span", "soft", offer.costs));
+        return line;
+      }));
+    } else if (why) {
+      const rest = element("p", "soft", "Nothing else that Gavlin knows would show all of it: neither growing an edge, nor letting one thing go, nor a larger copy. What is left is ");
+      rest.append(button("another picture", anotherPicture), " or a slot of another shape.");
+      parts.push(rest);
     }
     panel.replaceChildren(...parts);
     panel.hidden = false;
     best.focus();
+  }
+
+  function drawChanges(changes) {
+    const list = element("dl", "changes", "");
+    for (const { showing, says, better } of changes) {
+      list.append(element("dt", "", showing), element("dd", better ? "better" : "", says));
+    }
+    return list;
   }
 
   function option(words, look, outline) {
