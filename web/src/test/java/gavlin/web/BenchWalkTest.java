@@ -14,7 +14,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
 import gavlin.core.geometry.Size;
 import java.util.Map;
-import java.util.function.Consumer;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -97,7 +96,7 @@ class BenchWalkTest extends BrowserWalk {
 
         Locator corner = page.locator("[data-handle=se]");
         BoundingBox handle = corner.boundingBox();
-        drag(page, new double[] {handle.x + 4, handle.y + 4}, at(0.62, 0.22));
+        drag(page, new double[] {handle.x + handle.width / 2, handle.y + handle.height / 2}, at(0.62, 0.22));
         assertSaved(page);
         double width = Double.parseDouble(
                 page.locator(".area-numbers label:has-text('width') input").inputValue());
@@ -131,7 +130,7 @@ class BenchWalkTest extends BrowserWalk {
         page.keyboard().press("w");
         assertThat(page.locator("#best-answer")).containsText("too near the picture's left edge");
         assertThat(page.locator("#best-answer")).containsText("Home, phone");
-        assertThat(page.locator("#best-answer")).containsText("Any of these would do:");
+        assertThat(page.locator("#best-answer")).containsText("Any of these would show all of it:");
         Locator letGo = page.locator("#best-answer button", new Page.LocatorOptions().setHasText("crane"));
         String before = page.locator("#showings").innerHTML();
         letGo.first().focus();
@@ -154,7 +153,11 @@ class BenchWalkTest extends BrowserWalk {
         openBench(page, "slide");
         page.locator("#table").focus();
         page.keyboard().press("k");
-        assertThat(page.locator("#areas li")).hasCount(1);
+        assertThat(page.locator("#areas .area-name")).isFocused(); // its name is asked for
+        page.keyboard().type("the bollard");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#table")).isFocused();
+        assertThat(page.locator("#areas .area-name")).hasValue("the bollard");
         double x = areaNumber("x");
         page.keyboard().press("Shift+ArrowRight");
         page.keyboard().press("ArrowRight");
@@ -210,6 +213,56 @@ class BenchWalkTest extends BrowserWalk {
         assertThat(page.locator("#areas li")).hasCount(1);
         assertSaved(page);
         assertTrue(stored("face").get("window").get("x").asDouble() < Double.parseDouble(centred));
+    }
+
+    /** On a phone: two fingers apart bring the picture nearer, the page stays where it is, and accepting is always at hand. */
+    @Test
+    void twoFingers_zoom_andThePageStays() {
+        page.context().close();
+        page = browser.newContext(new Browser.NewContextOptions()
+                        .setViewportSize(390, 844)
+                        .setHasTouch(true))
+                .newPage();
+        signIn();
+        fresh("top");
+        openBench(page, "top");
+        assertThat(page.locator("#accept")).isInViewport();
+        page.locator("#table").scrollIntoViewIfNeeded();
+        double[] left = at(0.45, 0.5);
+        double[] right = at(0.55, 0.5);
+        Object scrolled = page.evaluate("() => scrollY");
+        pinch(left, right, 40);
+        assertThat(page.locator("#says")).containsText(", saved ");
+        double zoom = stored("top").get("zoom").asDouble();
+        assertTrue(zoom > 1.5, "zoom " + zoom);
+        assertEquals(0.5, stored("top").at("/focal/x").asDouble(), 0.02, "the first finger was no tap");
+        assertEquals(scrolled, page.evaluate("() => scrollY"));
+        assertEquals(390, page.evaluate("() => document.documentElement.scrollWidth"));
+    }
+
+    /** A gauge opens for what it measured and what would do; a showing for its true size. */
+    @Test
+    void gaugesAndShowings_openByMouseAndKeys() {
+        signIn();
+        fresh("top");
+        openBench(page, "top");
+        gauge("weight").click();
+        assertThat(gauge("weight").locator(".gauge-says")).isVisible();
+        assertThat(gauge("size").locator(".gauge-says")).isHidden();
+        assertThat(gauge("weight").locator(".gauge-says")).containsText("The file weighs ");
+        page.keyboard().press("Escape");
+        assertThat(gauge("weight").locator(".gauge-says")).isHidden();
+        page.locator("#table").focus();
+        page.keyboard().press("s");
+        assertThat(page.locator("#large h2")).containsText("1 of 2");
+        page.keyboard().press("ArrowRight");
+        assertThat(page.locator("#large h2")).containsText("2 of 2");
+        assertNoViolations();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#large")).isHidden();
+        assertThat(page.locator("#table")).isFocused();
+        page.locator(".seen-open").first().click();
+        assertThat(page.locator("#large")).isVisible();
     }
 
     /** A letter is a letter while somebody writes, nothing while the hand draws, and a key only where keys are wanted. */
@@ -403,27 +456,42 @@ class BenchWalkTest extends BrowserWalk {
     /** One finger, by the browser's own input: a real touch, with its pointer events. */
     private void touch(double[] from, double[] to) {
         CDPSession session = page.context().newCDPSession(page);
-        Consumer<Map.Entry<String, double[]>> send = event -> {
-            JsonObject arguments = new JsonObject();
-            arguments.addProperty("type", event.getKey());
-            JsonArray points = new JsonArray();
-            if (event.getValue() != null) {
-                JsonObject point = new JsonObject();
-                point.addProperty("x", event.getValue()[0]);
-                point.addProperty("y", event.getValue()[1]);
-                points.add(point);
-            }
-            arguments.add("touchPoints", points);
-            session.send("Input.dispatchTouchEvent", arguments);
-        };
-        send.accept(Map.entry("touchStart", from));
+        touches(session, "touchStart", from);
         for (int i = 1; i <= 5; i++) {
-            send.accept(Map.entry("touchMove", new double[] {
+            touches(session, "touchMove", new double[] {
                 from[0] + (to[0] - from[0]) * i / 5, from[1] + (to[1] - from[1]) * i / 5
-            }));
+            });
         }
-        send.accept(new java.util.AbstractMap.SimpleEntry<>("touchEnd", null));
+        touches(session, "touchEnd");
         session.detach();
+    }
+
+    /** Two fingers, each moved outwards by so many px, one after the other as a hand puts them down. */
+    private void pinch(double[] left, double[] right, int px) {
+        CDPSession session = page.context().newCDPSession(page);
+        touches(session, "touchStart", left);
+        touches(session, "touchStart", left, right);
+        for (int i = 1; i <= 5; i++) {
+            double by = px * i / 5.0;
+            touches(session, "touchMove", new double[] {left[0] - by, left[1]}, new double[] {right[0] + by, right[1]});
+        }
+        touches(session, "touchEnd");
+        session.detach();
+    }
+
+    private static void touches(CDPSession session, String type, double[]... fingers) {
+        JsonObject arguments = new JsonObject();
+        arguments.addProperty("type", type);
+        JsonArray points = new JsonArray();
+        for (double[] finger : fingers) {
+            JsonObject point = new JsonObject();
+            point.addProperty("x", finger[0]);
+            point.addProperty("y", finger[1]);
+            point.addProperty("id", points.size());
+            points.add(point);
+        }
+        arguments.add("touchPoints", points);
+        session.send("Input.dispatchTouchEvent", arguments);
     }
 
     private static void press(Page on, String key, int times) {

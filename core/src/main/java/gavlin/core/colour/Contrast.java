@@ -12,15 +12,17 @@ public final class Contrast {
 
     /** 0 black to 1 white: the linear channels by the weights of the sRGB primaries. */
     public static double luminance(int rgb) {
-        return 0.2126 * Srgb.decode((rgb >> 16 & 0xff) / 255.0)
-                + 0.7152 * Srgb.decode((rgb >> 8 & 0xff) / 255.0)
-                + 0.0722 * Srgb.decode((rgb & 0xff) / 255.0);
+        float[] linear = Srgb.linear8();
+        return 0.2126 * linear[rgb >> 16 & 0xff] + 0.7152 * linear[rgb >> 8 & 0xff] + 0.0722 * linear[rgb & 0xff];
     }
 
     /** 1 for equal luminance to 21 for black on white, whichever comes first. */
     public static double ratio(int rgb, int other) {
-        double a = luminance(rgb);
-        double b = luminance(other);
+        return ratioOf(luminance(rgb), luminance(other));
+    }
+
+    /** The same of two luminances. */
+    public static double ratioOf(double a, double b) {
         return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
     }
 }

@@ -17,10 +17,17 @@ import java.util.function.BooleanSupplier;
  *
  * @param transparentPixels in the rendered picture: exact
  * @param ssim of the file against the rendered picture
+ * @param words how well the theme's words can be read over it
  * @param tried every file that the weight search made on the way
  */
 public record Rendition(
-        PictureType type, Size size, byte[] file, int transparentPixels, double ssim, List<Candidate> tried) {
+        PictureType type,
+        Size size,
+        byte[] file,
+        int transparentPixels,
+        double ssim,
+        List<Candidate> tried,
+        List<Readable> words) {
 
     /**
      * Renders and encodes.
@@ -52,7 +59,10 @@ public record Rendition(
                 outcome.file(),
                 finished.transparentPixels(),
                 outcome.chosen().ssim(),
-                outcome.tried());
+                outcome.tried(),
+                plan.lettering().stream()
+                        .map(lettering -> Readable.of(lettering, finished))
+                        .toList());
     }
 
     /** The window of the prepared picture with all that is done to it: what the file shows. */

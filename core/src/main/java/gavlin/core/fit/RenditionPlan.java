@@ -24,6 +24,7 @@ import java.util.List;
  * @param types that it may have; empty when nothing allowed can hold it
  * @param maxBytes {@link Long#MAX_VALUE} for no limit
  * @param encoding that the person chose out of what the search tried, or null
+ * @param lettering what the theme sets over it, to be measured on its pixels
  */
 public record RenditionPlan(
         Size size,
@@ -33,7 +34,8 @@ public record RenditionPlan(
         Surroundings around,
         List<PictureType> types,
         long maxBytes,
-        Encoding encoding) {
+        Encoding encoding,
+        List<Lettering> lettering) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
     public static final int CORE_VERSION = 3;
 
@@ -62,7 +64,8 @@ public record RenditionPlan(
                 new Surroundings(OpenArea.uncovered(chosen.showings(), size), density),
                 types,
                 brief.maxBytes(density),
-                possible ? fit.encoding() : null);
+                possible ? fit.encoding() : null,
+                Lettering.of(chosen, size));
     }
 
     /** All of it in one line, for the rendition's key. */
@@ -80,7 +83,8 @@ public record RenditionPlan(
                 encoding == null ? "" : encoding.code(),
                 prepared.steps().fingerprint(),
                 finish.fingerprint(),
-                looksAround ? around.toString() : "");
+                looksAround ? around.toString() : "",
+                lettering.isEmpty() ? "" : lettering.toString());
     }
 
     /** The part of the picture that is read, and the box of the file that it fills at least: what must be decoded. */

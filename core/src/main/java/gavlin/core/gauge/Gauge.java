@@ -12,4 +12,9 @@ interface Gauge {
 
     /** "Unmeasured" where it needs a file and there is none. */
     Reading read(Subject subject);
+
+    /** Whether there is anything of its kind to be judged. */
+    default boolean concerns(Subject subject) {
+        return true;
+    }
 }

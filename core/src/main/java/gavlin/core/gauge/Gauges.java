@@ -13,6 +13,7 @@ public final class Gauges {
             new TransparencyGauge(),
             new WeightGauge(),
             new DamageGauge(),
+            new WordsGauge(),
             new NameGauge(),
             new CreditGauge(),
             new DescriptionGauge());
@@ -20,6 +21,9 @@ public final class Gauges {
     private Gauges() {}
 
     public static List<Reading> judge(Subject subject) {
-        return ALL.stream().map(gauge -> gauge.read(subject)).toList();
+        return ALL.stream()
+                .filter(gauge -> gauge.concerns(subject))
+                .map(gauge -> gauge.read(subject))
+                .toList();
     }
 }

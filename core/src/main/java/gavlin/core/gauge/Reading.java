@@ -41,6 +41,13 @@ public record Reading(
         return value == null ? "–" : plain(value);
     }
 
+    /** What is asked, in words; empty where nothing is. */
+    public String asked() {
+        return limit == null
+                ? ""
+                : "Asked: " + (limit instanceof String words ? words : (plain(limit) + " " + unit).strip()) + ".";
+    }
+
     static String plain(Object value) {
         return value instanceof Double d && d == Math.rint(d) ? Long.toString(d.longValue()) : value.toString();
     }

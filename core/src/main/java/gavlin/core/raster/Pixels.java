@@ -104,6 +104,19 @@ public record Pixels(Size size, int channels, byte[] samples) implements PixelRo
         return of.apply(size).placed((int) Math.round(part.x()), (int) Math.round(part.y()), file);
     }
 
+    /** 0xRRGGBB of one pixel as a browser lays it over a colour: in coded values (CSS Compositing 1, §5.1), not in linear light. */
+    public int shownOver(int x, int y, int ground) {
+        int at = (y * size.width() + x) * channels;
+        int alpha = channels == 4 ? samples[at + 3] & 0xff : 255;
+        int rgb = 0;
+        for (int c = 0; c < 3; c++) {
+            int own = samples[at + c] & 0xff;
+            int under = ground >> (16 - 8 * c) & 0xff;
+            rgb = rgb << 8 | (own * alpha + under * (255 - alpha) + 127) / 255;
+        }
+        return rgb;
+    }
+
     /** Laid over one flat colour, in linear light; the result has no alpha. */
     public Pixels over(int rgb) {
         if (channels == 3) {

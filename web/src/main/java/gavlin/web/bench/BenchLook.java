@@ -2,6 +2,7 @@ package gavlin.web.bench;
 
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Obstruction;
+import gavlin.core.brief.PagePlan;
 import gavlin.core.brief.Showing;
 import gavlin.core.colour.Colour;
 import gavlin.core.fit.FileName;
@@ -89,6 +90,7 @@ record BenchLook(
     /**
      * A showing: where the whole picture lies in its box and which part of the box shows any of it.
      *
+     * @param page the page's name, or empty
      * @param picture where the whole prepared picture lies
      * @param file where the whole file lies
      * @param always in a showing of many widths, the part of the box with what is seen at every one of them; null otherwise
@@ -96,6 +98,7 @@ record BenchLook(
     record Seen(
             String id,
             String name,
+            String page,
             String note,
             Box<InShowing> box,
             Box<InShowing> clip,
@@ -107,8 +110,11 @@ record BenchLook(
             List<Over> obstructions,
             List<Hides> hides) {}
 
-    /** @param words whether it is a place for words, which a picture may lie under, rather than something opaque */
-    record Over(String name, Box<InShowing> box, double radius, boolean words) {}
+    /** @param words for a place of words, which a picture may lie under; null for something opaque */
+    record Over(String name, Box<InShowing> box, double radius, Words words) {}
+
+    /** As the theme sets them. @param text may be empty @param size CSS px @param weight 1..1000 */
+    record Words(String text, double size, int weight, String ink) {}
 
     /**
      * One file that the weight search made.
@@ -126,6 +132,7 @@ record BenchLook(
             boolean keeps,
             boolean taken) {}
 
+    /** @param asked what the limit is, in words; empty where there is none */
     record GaugeView(
             String id,
             String name,
@@ -134,6 +141,7 @@ record BenchLook(
             boolean inWords,
             String verdict,
             String says,
+            String asked,
             Reading.Scale scale,
             List<Remedy> remedies) {}
 
@@ -165,7 +173,7 @@ record BenchLook(
                 state.plan().size(),
                 keep(state),
                 state.shown().showings().stream()
-                        .flatMap(showing -> seen(showing, state))
+                        .flatMap(showing -> seen(showing, pageOf(showing, site), state))
                         .toList(),
                 state.gauges().stream().map(BenchLook::gauge).toList(),
                 state.verdict().word(),
@@ -239,14 +247,22 @@ record BenchLook(
     }
 
     /** A showing of one size; or of a range, at each of its key widths, at both ends first of all. */
-    private static Stream<Seen> seen(Showing showing, FitState state) {
+    private static String pageOf(Showing showing, OpenSite site) {
+        return site.sheet().pages().stream()
+                .filter(page -> page.id().equals(showing.page()))
+                .map(PagePlan::name)
+                .findFirst()
+                .orElse("");
+    }
+
+    private static Stream<Seen> seen(Showing showing, String page, FitState state) {
         Size file = state.plan().size();
         Box<InPrepared> always =
                 showing.isRange() ? showing.alwaysSeen(state.plan().framing(), file) : null;
-        return showing.looks(file).stream().map(look -> seen(look, state, always));
+        return showing.looks(file).stream().map(look -> seen(look, page, state, always));
     }
 
-    private static Seen seen(Showing showing, FitState state, Box<InPrepared> always) {
+    private static Seen seen(Showing showing, String page, FitState state, Box<InPrepared> always) {
         Framing<InPrepared> framing = state.plan().framing();
         Size file = state.plan().size();
         Box<InPrepared> picture = state.prepared().size().box();
@@ -261,6 +277,7 @@ record BenchLook(
                         ? showing.id()
                         : showing.id() + "-" + Math.round(showing.box().width()),
                 showing.name(),
+                page,
                 size,
                 showing.box(),
                 clip,
@@ -270,7 +287,7 @@ record BenchLook(
                 state.slot().brief().shape() == Brief.Shape.CIRCLE,
                 new Colour(backing == null ? showing.background() : backing).toString(),
                 showing.obstructions().stream()
-                        .map(o -> new Over(label(o), o.box().intersect(showing.box()), radius(o), o.words()))
+                        .map(o -> new Over(o.name(), o.box().intersect(showing.box()), radius(o), words(o)))
                         .toList(),
                 hides(showing, state));
     }
@@ -282,8 +299,8 @@ record BenchLook(
                 Math.min(obstruction.box().width(), obstruction.box().height()) / 2);
     }
 
-    private static String label(Obstruction obstruction) {
-        return obstruction.text().isEmpty() ? obstruction.name() : obstruction.text();
+    private static Words words(Obstruction o) {
+        return o.words() ? new Words(o.text(), o.sizePx(), o.fontWeight(), new Colour(o.ink()).toString()) : null;
     }
 
     private static GaugeView gauge(Reading gauge) {
@@ -295,6 +312,7 @@ record BenchLook(
                 gauge.inWords(),
                 gauge.verdict().word(),
                 gauge.says(),
+                gauge.asked(),
                 gauge.scale(),
                 gauge.remedies());
     }

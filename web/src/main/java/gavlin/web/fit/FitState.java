@@ -1,10 +1,12 @@
 package gavlin.web.fit;
 
+import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.FitDocument;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.gauge.Gauges;
+import gavlin.core.gauge.Measured;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Subject;
 import gavlin.core.gauge.Verdict;
@@ -16,6 +18,7 @@ import gavlin.web.picture.StoredPicture;
 import gavlin.web.site.OpenSite;
 import java.time.Instant;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /**
  * A slot's fit as it stands: the decision, what follows from it, and how it is judged.
@@ -63,13 +66,22 @@ public record FitState(
                 plan,
                 shares,
                 null,
-                judge(place, fit, picture, plan, shares, null));
+                judge(place, present, fit, picture, plan, shares, null));
     }
 
     private static List<Reading> judge(
-            Place place, Fit fit, StoredPicture picture, RenditionPlan plan, Shares shares, StoredRendition file) {
-        return Gauges.judge(
-                new Subject(place.slot(), fit, picture.facts(), plan, shares, file == null ? null : file.measured()));
+            Place place,
+            Slot present,
+            Fit fit,
+            StoredPicture picture,
+            RenditionPlan plan,
+            Shares shares,
+            StoredRendition file) {
+        Measured measured = file == null
+                ? null
+                : file.measured()
+                        .in(present.showings().stream().map(Showing::id).collect(Collectors.toSet()));
+        return Gauges.judge(new Subject(place.slot(), fit, picture.facts(), plan, shares, measured));
     }
 
     private static Shares shares(Slot present, StoredPicture picture, Fit fit, RenditionPlan plan) {
@@ -97,7 +109,7 @@ public record FitState(
                 plan,
                 shares,
                 other,
-                judge(place, fit, picture, plan, shares, other));
+                judge(place, present, fit, picture, plan, shares, other));
     }
 
     /** What must be seen of the picture here, as a problem to be solved. */

@@ -1,6 +1,7 @@
 package gavlin.web.fit;
 
 import gavlin.core.codec.PictureType;
+import gavlin.core.fit.Readable;
 import gavlin.core.fit.Rendition;
 import gavlin.core.gauge.Measured;
 import gavlin.core.geometry.Size;
@@ -9,9 +10,11 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.List;
 import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A finished file and what was measured on it, under the hash of everything that made it. */
@@ -40,6 +43,10 @@ class RenditionRow {
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String tried;
 
+    /** JSON: how well words can be read over it; null in rows of earlier versions. */
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String words;
+
     private Instant madeAt;
 
     protected RenditionRow() {}
@@ -54,6 +61,7 @@ class RenditionRow {
         this.ssim = rendition.ssim();
         this.transparentPixels = rendition.transparentPixels();
         this.tried = JSON.writeValueAsString(rendition.tried());
+        this.words = JSON.writeValueAsString(rendition.words());
         this.madeAt = Instant.now();
     }
 
@@ -64,7 +72,12 @@ class RenditionRow {
                 type,
                 new Size(width, height),
                 bytes,
-                new Measured(type, bytes, ssim, transparentPixels),
+                new Measured(
+                        type,
+                        bytes,
+                        ssim,
+                        transparentPixels,
+                        words == null ? null : JSON.readValue(words, new TypeReference<List<Readable>>() {})),
                 tried);
     }
 }

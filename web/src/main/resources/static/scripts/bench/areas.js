@@ -1,7 +1,8 @@
 import { boxed, svg } from "../svg.js";
 import { HANDLES } from "./hold.js";
 
-const HANDLE = 9;
+/** How far a handle can be taken hold of, px of the screen. */
+const REACH = 11;
 
 /**
  * Draws keep areas, the selected one with handles.
@@ -28,8 +29,9 @@ function drawArea({ id, name, shape, letGo, verdict, box, isSelected }) {
   group.lastChild.classList.add("line");
   group.append(svg("text", { x: box.x + 4, y: box.y > 44 ? box.y - 5 : box.y + box.height + 13 }, name));
   for (const [handle, { x, y, cursor }] of isSelected ? Object.entries(HANDLES) : []) {
-    const at = { x: middle.cx + x * middle.rx - HANDLE / 2, y: middle.cy + y * middle.ry - HANDLE / 2 };
-    group.append(svg("rect", { class: `handle ${cursor}`, "data-handle": handle, ...at, width: HANDLE, height: HANDLE }));
+    // A tip that points where it can be pulled.
+    const turned = `translate(${middle.cx + x * middle.rx} ${middle.cy + y * middle.ry}) rotate(${(Math.atan2(y, x) * 180) / Math.PI})`;
+    group.append(svg("g", { class: `handle ${cursor}`, "data-handle": handle, transform: turned }, svg("circle", { class: "reach", r: REACH }), svg("path", { d: "M8 0L-3-6.5V6.5Z" })));
   }
   return group;
 }

@@ -15,6 +15,7 @@ import { createKeepList } from "./keep.js";
 import { body } from "./keepdelta.js";
 import { listenToMembers } from "./members.js";
 import { listenToPlaces } from "./places.js";
+import { createLarge } from "./large.js";
 import { createSaver } from "./saver.js";
 import { drawShowings } from "./showings.js";
 import { areasOf, asked, canRedoKeep, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, movedByArrows, reduce, selectedArea, windowOf } from "./state.js";
@@ -55,12 +56,14 @@ function start(first) {
   let isPreviewing = false;
   let measuring = null;
   let besides = "";
+  let shownLook = first;
   const element = by("table");
   const table = createTable(element);
   const draft = createDraft(`${bench.dataset.person} ${base}${query}`);
   const closer = createCloser(by("closer"));
   const announcer = createAnnouncer((words) => { by("announced").textContent = words; }, later);
   const gauges = createGauges(by("gauges"), mend);
+  const large = createLarge(by("large"), () => shownLook);
   const saver = createSaver({
     get: () => state, dispatch, send, later, tell: say, stored,
     urls: { look: `${base}/look${query}`, fit: `${base}/fit${query}`, stored: `${base}/stored${query}`, keepAreas: `${base}/keep-areas${query}` },
@@ -72,7 +75,7 @@ function start(first) {
     take: (look) => { dispatch({ type: "take", look }); saver.rest(); },
   });
   const keep = createKeepList(by("keep"), {
-    now: () => ({ areas: areasOf(state), selected: state.selected }), mayChange, dispatch, say, highlight, rest: () => saver.rest(),
+    now: () => ({ areas: areasOf(state), selected: state.selected, ids: state.ids }), mayChange, dispatch, say, highlight, rest: () => saver.rest(),
     tool: takeTool, letGo,
     fetch: (what) => send("GET", `${base}/${what}${query ? `${query}&` : "?"}${ofPicture()}`),
   });
@@ -124,7 +127,7 @@ function start(first) {
     by("moving").textContent = `· ${caption(state)}`;
     keep.draw();
     if (!isPreviewing) {
-      drawShowings(by("showings"), look);
+      drawSeenIn(look);
     }
     gauges.draw(look.gauges, isDirty(state) || look.revision > 0 ? "measuring" : "not measured yet");
     by("state").className = `v ${look.state}`;
@@ -204,12 +207,19 @@ function start(first) {
   function preview(other, window) {
     isPreviewing = other !== null;
     by("showings").classList.toggle("considered", isPreviewing);
-    drawShowings(by("showings"), other ?? state.look);
+    drawSeenIn(other ?? state.look);
     table.drawOthers(other ? [{ name: "as it would be", window }] : []);
   }
 
-  function highlight(outline) {
-    table.drawOthers(outline ? [outline] : []);
+  /** In all showings, and in the one that is seen large. */
+  function drawSeenIn(look) {
+    shownLook = look;
+    drawShowings(by("showings"), look);
+    large.draw();
+  }
+
+  function highlight(outlines) {
+    table.drawOthers(outlines);
   }
 
   /** Takes one of the files tried; none, and Gavlin chooses again. */
@@ -308,8 +318,16 @@ function start(first) {
   /** A new area without a stroke: in the middle of the window, a fifth of it. */
   function newAreaByKey() {
     const { x, y, width, height } = windowOf(state).window;
-    editAreas({ type: "newArea", box: within({ x: x + width * 0.4, y: y + height * 0.3, width: width * 0.2, height: height * 0.4 }, state.look.prepared) });
+    newArea(within({ x: x + width * 0.4, y: y + height * 0.3, width: width * 0.2, height: height * 0.4 }, state.look.prepared));
     saver.rest();
+  }
+
+  /** Its name is asked for at once. */
+  function newArea(box) {
+    editAreas({ type: "newArea", box });
+    if (mayChange) {
+      keep.askName(state.selected, () => element.focus({ preventScroll: true }));
+    }
   }
 
   createDrag(table, element, () => ({ size: state.look.prepared, window: windowOf(state).window, areas: areasOf(state), focal: focalOf(state), tool: state.tool, mayEdit: mayChange }), {
@@ -319,7 +337,8 @@ function start(first) {
     select: (id) => dispatch({ type: "select", id }),
     beginArea: (id) => dispatch({ type: "hold", id }),
     moveArea: (id, box) => editAreas({ type: "putArea", area: { ...areasOf(state).find((area) => area.id === id), box }, remember: false }),
-    newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); editAreas({ type: "newArea", box }); },
+    newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); newArea(box); },
+    pinch: (to) => { dispatch({ type: "select", id: null }); moveWindow(to); },
     level: (from, to) => { dispatch({ type: "takeTool", tool: state.tool }); change({ level: { from, to } }); },
     letGo: () => { isDragging = false; saver.store(); }, // the hand has stopped: nothing is to be waited for
   });
@@ -339,6 +358,7 @@ function start(first) {
     t: () => openMenu("turn"),
     c: () => by("look-closer").click(),
     h: () => by("history")?.click(),
+    s: () => large.toggle(),
   }, () => isDragging);
 
   /** An operation's menu, its first number ready to be typed. */
@@ -347,6 +367,12 @@ function start(first) {
     by(`${id}-menu`).querySelector("input:not([type=checkbox])").focus();
   }
 
+  by("showings").addEventListener("click", (event) => {
+    const seen = event.target.closest("[data-showing]");
+    if (seen) {
+      large.open(seen.dataset.showing);
+    }
+  });
   by("best").addEventListener("click", best.find);
   by("files-tried").addEventListener("click", () => by("files").showModal());
   by("look-closer").addEventListener("click", () => closer(`${by("download").href}${by("download").href.includes("?") ? "&" : "?"}v=${state.look.revision}`));

@@ -22,7 +22,7 @@ export function createBest(panel, { ask, preview, take, anotherPicture, say }) {
     best.classList.add("first");
     const first = element("div", "row", "");
     first.append(best, button("Leave it as it is", close));
-    const parts = [element("p", "", why || says), ...(why ? [element("p", "soft", says)] : []), ...(changes.length > 0 ? [drawChanges(changes)] : []), first];
+    const parts = [element("p", "", why || says), first, ...(why ? [element("p", "soft", says)] : []), ...(changes.length > 0 ? [drawChanges(changes)] : [])];
     if (offers.length > 0) {
       parts.push(element("p", "", "Any of these would show all of it:"));
       parts.push(...offers.map((offer) => {

@@ -1,16 +1,15 @@
-/** The finished file at whole steps of magnification, pixel for pixel; at 1 it has its true size. Arrow keys move by a pixel of the file. */
+/** The finished file, each of its pixels drawn a whole number of px wide; at 1 it has its true size. Arrow keys move by a pixel of the file. */
 export function createCloser(dialog) {
   const image = dialog.querySelector("img");
   const pane = dialog.querySelector(".pane");
   const output = dialog.querySelector("output");
+  const wide = dialog.querySelector("[type=number]");
   let times = 2;
 
   function draw() {
     image.width = image.naturalWidth * times;
-    output.textContent = `${times} : 1, ${image.naturalWidth}×${image.naturalHeight} px`;
-    for (const button of dialog.querySelectorAll("[data-times]")) {
-      button.setAttribute("aria-pressed", String(Number(button.dataset.times) === times));
-    }
+    output.textContent = `${image.naturalWidth}×${image.naturalHeight} px`;
+    wide.value = times;
   }
 
   function zoom(to) {
@@ -20,9 +19,7 @@ export function createCloser(dialog) {
     pane.scrollTo(middle.x * times - pane.clientWidth / 2, middle.y * times - pane.clientHeight / 2);
   }
 
-  for (const button of dialog.querySelectorAll("[data-times]")) {
-    button.addEventListener("click", () => zoom(Number(button.dataset.times)));
-  }
+  wide.addEventListener("input", () => wide.valueAsNumber >= 1 && zoom(Math.round(wide.valueAsNumber)));
   pane.addEventListener("keydown", (event) => {
     const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
     if (way) {
@@ -30,7 +27,7 @@ export function createCloser(dialog) {
       const by = (event.shiftKey ? 10 : 1) * times;
       pane.scrollBy(way[0] * by, way[1] * by);
     } else if (event.key === "+" || event.key === "-") {
-      zoom(event.key === "+" ? times * 2 : times / 2);
+      zoom(times + (event.key === "+" ? 1 : -1));
     }
   });
   image.addEventListener("load", draw);

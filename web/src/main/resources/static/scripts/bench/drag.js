@@ -1,20 +1,32 @@
-import { between, clipped, HANDLES, resized, snap, stretched, within } from "./hold.js";
+import { between, clipped, HANDLES, pinched, resized, snap, stretched, within } from "./hold.js";
 
 const NEAR = 7;
+/** So far a finger slips without meaning to, px of the screen. */
+const SLIP = 6;
 
 /**
  * Lets window, focal point and keep areas be dragged, by mouse, pen or finger. A press on an area takes hold of it, on a handle of its
  * edge, on the window of the window, on its corners of its size; a press anywhere else of the picture puts the focal point there. While a
- * tool is chosen (a new area, a line along the horizon) the next stroke is the tool's.
+ * tool is chosen (a new area, a line along the horizon) the next stroke is the tool's. Two fingers zoom.
  *
  * @param current gives { size, window, areas, focal, tool, mayEdit } as they are drawn
- * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), letGo
+ * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), pinch(window), letGo
  */
 export function createDrag(table, element, current, hands) {
+  const screenPoint = ({ clientX, clientY }) => ({ x: clientX, y: clientY });
+  let first = null;
+  let stop = null;
+
   element.addEventListener("pointerdown", (event) => {
+    if (!event.isPrimary && event.pointerType === "touch") {
+      stop?.(); // a second finger: what the first one began is no stroke
+      pinch(event);
+      return;
+    }
     if (event.button !== 0 || !event.isPrimary) {
       return;
     }
+    first = { id: event.pointerId, at: screenPoint(event) };
     const drag = hold(event);
     if (!drag) {
       return;
@@ -25,16 +37,49 @@ export function createDrag(table, element, current, hands) {
     element.setPointerCapture(event.pointerId);
     const listening = new AbortController();
     const { signal } = listening;
-    element.addEventListener("pointermove", (move) => drag.move(table.point(move)), { signal });
+    element.addEventListener("pointermove", (move) => {
+      if (move.pointerId === event.pointerId) {
+        first.at = screenPoint(move);
+        drag.move(table.point(move));
+      }
+    }, { signal });
+    stop = () => {
+      listening.abort();
+      table.guide.setAttribute("d", "");
+      stop = null;
+    };
     for (const end of ["pointerup", "pointercancel"]) {
       element.addEventListener(end, (up) => {
-        listening.abort();
-        table.guide.setAttribute("d", "");
+        stop?.();
         drag.end?.(table.point(up));
         hands.letGo();
       }, { signal });
     }
   });
+
+  /** Two fingers: apart brings the picture nearer, together further; the window follows their middle. */
+  function pinch(event) {
+    const { window } = current();
+    const { scale } = table.view();
+    const fingers = new Map([[first.id, first.at], [event.pointerId, screenPoint(event)]]);
+    const began = [...fingers.values()];
+    const listening = new AbortController();
+    const { signal } = listening;
+    event.preventDefault();
+    hands.begin();
+    element.addEventListener("pointermove", (move) => {
+      if (fingers.has(move.pointerId)) {
+        fingers.set(move.pointerId, screenPoint(move));
+        hands.pinch(pinched(window, began, [...fingers.values()], scale));
+      }
+    }, { signal });
+    for (const end of ["pointerup", "pointercancel"]) {
+      element.addEventListener(end, () => {
+        listening.abort();
+        hands.letGo();
+      }, { signal });
+    }
+  }
 
   function hold(event) {
     const { tool, mayEdit, window, size } = current();
@@ -44,7 +89,7 @@ export function createDrag(table, element, current, hands) {
       return stroke(start, tool);
     }
     if (area && mayEdit) {
-      return holdArea(area.dataset.area, event.target.dataset.handle, start);
+      return holdArea(area.dataset.area, event.target.closest("[data-handle]")?.dataset.handle, start);
     }
     if (event.target.dataset.grip) {
       const corner = HANDLES[event.target.dataset.grip];
@@ -64,8 +109,22 @@ export function createDrag(table, element, current, hands) {
     }
     const offset = isMarker ? { x: focal.x - start.x, y: focal.y - start.y } : { x: 0, y: 0 };
     const move = (now) => hands.moveFocal({ x: now.x + offset.x, y: now.y + offset.y });
-    move(start);
-    return { move };
+    if (event.pointerType !== "touch") {
+      move(start);
+      return { move };
+    }
+    // A finger may be the first of two: it counts when it moves, or is lifted where it came down.
+    const least = SLIP / table.view().scale;
+    let isMoving = false;
+    return {
+      move: (now) => {
+        isMoving ||= Math.hypot(now.x - start.x, now.y - start.y) > least;
+        if (isMoving) {
+          move(now);
+        }
+      },
+      end: (now) => isMoving || move(now),
+    };
   }
 
   function holdArea(id, handle, start) {

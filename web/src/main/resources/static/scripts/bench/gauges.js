@@ -1,8 +1,8 @@
 import { svg } from "../svg.js";
 
 /**
- * Draws the gauges in a row, each in its own place, so that the keyboard stays where it is. What a gauge says opens under its name, by mouse, key or
- * finger; a remedy is a button.
+ * Draws the gauges in a row, each in its own place, so that the keyboard stays where it is. A gauge opens for what it measured, what is asked, why, and
+ * what would do, by mouse, key or finger; its first remedy also stands in the row.
  *
  * @param mend called with a remedy
  */
@@ -27,7 +27,7 @@ function createGauge({ id, name, inWords }, mend) {
   const section = element("section", "gauge");
   const heading = element("h3", "");
   const why = element("button", "why", name);
-  const says = element("p", "gauge-says");
+  const says = element("div", "gauge-says");
   const value = element("span", inWords ? "words" : "value");
   const scale = element("div", "");
   const verdict = element("span", "v");
@@ -50,27 +50,38 @@ function createGauge({ id, name, inWords }, mend) {
   }
 
   function draw(gauge, waiting) {
-    section.title = gauge.says;
-    says.textContent = gauge.says;
     value.replaceChildren(gauge.value, " ", element("small", "", gauge.unit));
     verdict.className = `v ${gauge.verdict}`;
     verdict.textContent = gauge.verdict === "unmeasured" ? waiting : gauge.verdict;
     scale.replaceChildren(drawScale(gauge.scale));
-    const key = JSON.stringify(gauge.remedies);
+    const key = JSON.stringify([gauge.says, gauge.asked, gauge.remedies]);
     if (key !== drawn) {
       drawn = key;
-      remedies.replaceChildren(...gauge.remedies.map(drawRemedy));
+      remedies.replaceChildren(...gauge.remedies.slice(0, 1).map(drawRemedy));
+      const isIn = says.contains(document.activeElement);
+      says.replaceChildren(
+        element("p", "", gauge.says),
+        ...(gauge.asked ? [element("p", "soft", gauge.asked)] : []),
+        ...gauge.remedies.map((remedy) => {
+          const line = element("div", "offer");
+          line.append(drawRemedy(remedy), element("span", "soft", remedy.costs));
+          return line;
+        }),
+      );
+      if (isIn) {
+        why.focus();
+      }
     }
   }
 
   function drawRemedy(remedy) {
-    const button = element("button", "b small mt-1", remedy.says);
+    const button = element("button", "b small", remedy.says);
     button.type = "button";
     button.title = remedy.costs;
-    if (remedy.costs) {
-      button.append(element("span", "sr-only", `, ${remedy.costs}`));
-    }
-    button.addEventListener("click", () => mend(remedy));
+    button.addEventListener("click", () => {
+      open(false);
+      mend(remedy);
+    });
     return button;
   }
 

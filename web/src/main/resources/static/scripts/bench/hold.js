@@ -29,6 +29,20 @@ export function nearer({ x, y, width, height }, factor) {
   return { x: x + (width - width / factor) / 2, y: y + (height - height / factor) / 2, width: width / factor };
 }
 
+/**
+ * The window after two fingers moved over the picture.
+ *
+ * @param before where the two came down, px of the screen; {@code after} where they are
+ * @param scale px of the screen to one of the picture
+ */
+export function pinched(window, before, after, scale) {
+  const apart = ([a, b]) => Math.max(1, Math.hypot(a.x - b.x, a.y - b.y));
+  const middle = ([a, b]) => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
+  const zoomed = nearer(window, apart(after) / apart(before));
+  const [from, to] = [middle(before), middle(after)];
+  return { ...zoomed, x: zoomed.x - (to.x - from.x) / scale, y: zoomed.y - (to.y - from.y) / scale };
+}
+
 /** The shift that brings one of some places onto one of some lines, when one lies nearer than tolerance; 0 otherwise. */
 export function snap(places, lines, tolerance) {
   let best = 0;

@@ -2,8 +2,8 @@
  * The list of what must be seen: each area with what is seen of it, its name, shape, weight and numbers; suggestions, which stay until they are taken or
  * waved away; areas that were taken away; and areas copied from another picture.
  *
- * @param now gives { areas, selected }
- * @param hands dispatch(action), letGo(ids), tool(name), rest, highlight(box or null), say, fetch(what)
+ * @param now gives { areas, selected, ids }: what new areas were called to what they are called now
+ * @param hands dispatch(action), letGo(ids), tool(name), rest, highlight(outlines), say, fetch(what)
  */
 export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, rest, highlight, say, fetch }) {
   const list = root.querySelector("#areas");
@@ -31,12 +31,20 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
     root.querySelector("#no-areas").hidden = now().areas.length > 0 || offered.children.length > 0;
   }
 
-  /** While somebody types in a row, only what is said of the rows follows. */
+  /** While somebody types in a row, that row stays as it is; what is said of the rows follows, and others come and go beside it. */
   function refresh() {
-    for (const row of list.children) {
+    for (const row of [...list.children]) {
+      row.dataset.area = now().ids[row.dataset.area] ?? row.dataset.area; // stored meanwhile, it has an id of its own
       const area = now().areas.find(({ id }) => id === row.dataset.area);
       if (area) {
         row.querySelector(".v").replaceWith(drawVerdict(area));
+      } else if (!row.contains(document.activeElement)) {
+        row.remove();
+      }
+    }
+    for (const [at, area] of now().areas.entries()) {
+      if (!list.querySelector(`[data-area="${CSS.escape(area.id)}"]`)) {
+        list.insertBefore(drawRow(area), list.children[at] ?? null);
       }
     }
   }
@@ -50,16 +58,16 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
   function drawRow(area) {
     const row = element("li", area.id === now().selected ? "selected" : "");
     row.dataset.area = area.id;
-    const name = field("name of the area", area.name, (value) => put(area, { name: value }), { maxlength: 60, class: "area-name" });
-    name.addEventListener("focus", () => now().selected === area.id || dispatch({ type: "select", id: area.id }));
-    row.append(name, drawVerdict(area), goes(area), button("×", () => { dispatch({ type: "removeArea", id: area.id }); rest(); }, `Remove ${area.name}`));
+    const current = () => now().areas.find(({ id }) => id === row.dataset.area) ?? area;
+    const put = (values) => dispatch({ type: "putArea", area: { ...current(), ...values } });
+    const name = field("name of the area", area.name, (value) => put({ name: value }), { maxlength: 60, class: "area-name" });
+    name.addEventListener("focus", () => now().selected === current().id || dispatch({ type: "select", id: current().id }));
+    row.append(name, drawVerdict(area), goes(area), button("×", () => { dispatch({ type: "removeArea", id: current().id }); rest(); }, `Remove ${area.name}`));
     if (area.id === now().selected) {
-      row.append(drawDetails(area));
+      row.append(drawDetails(area, put));
     }
     return row;
   }
-
-  const put = (area, values) => dispatch({ type: "putArea", area: { ...area, ...values } });
 
   function goes(area) {
     const label = element("label", "");
@@ -73,7 +81,7 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
     return label;
   }
 
-  function drawDetails(area) {
+  function drawDetails(area, put) {
     const details = element("div", "area-numbers");
     const shape = document.createElement("select");
     shape.setAttribute("aria-label", "shape");
@@ -81,12 +89,12 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
     for (const value of ["rectangle", "ellipse"]) {
       shape.append(new Option(value, value, false, area.shape === value));
     }
-    shape.addEventListener("change", () => { put(area, { shape: shape.value }); rest(); });
+    shape.addEventListener("change", () => { put({ shape: shape.value }); rest(); });
     details.append(shape);
     for (const key of ["x", "y", "width", "height"]) {
-      details.append(numbered(key, Math.round(area.box[key] * 10) / 10, (value) => put(area, { box: { ...area.box, [key]: Number(value) } })));
+      details.append(numbered(key, Math.round(area.box[key] * 10) / 10, (value) => put({ box: { ...area.box, [key]: Number(value) } })));
     }
-    details.append(numbered("weight", area.weight, (value) => put(area, { weight: Number(value) })));
+    details.append(numbered("weight", area.weight, (value) => put({ weight: Number(value) })));
     return details;
   }
 
@@ -130,6 +138,7 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
     try {
       const found = await fetch("suggestions");
       offered.replaceChildren(...found.map(drawSuggestion));
+      showOffered();
       say(found.length === 0 ? "Nothing was found to suggest." : `${found.length} ${found.length === 1 ? "suggestion" : "suggestions"}: take what matters.`);
       draw();
     } catch (error) {
@@ -142,7 +151,8 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
     const row = element("li", "");
     const words = element("span", "", "");
     words.append(element("b", "", name), ` ${reason}`);
-    const done = () => { row.remove(); highlight(null); draw(); };
+    const done = () => { row.remove(); showOffered(); draw(); };
+    row.offer = { name, window: box };
     const take = button("Take it", () => {
       dispatch(point ? { type: "focal", focal: point } : { type: "newArea", box, name, shape, isSelected: false });
       rest();
@@ -150,9 +160,14 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
     }, `Take ${name}`);
     row.append(words, take, button("Wave away", done, `Wave ${name} away`));
     for (const [on, shown] of [["pointerenter", true], ["focusin", true], ["pointerleave", false], ["focusout", false]]) {
-      row.addEventListener(on, () => highlight(shown ? { name, window: box } : null));
+      row.addEventListener(on, () => showOffered(shown ? row.offer : null));
     }
     return row;
+  }
+
+  /** Suggestions are seen on the picture until they are answered, the one that is pointed at among them more strongly. */
+  function showOffered(active = null) {
+    highlight([...offered.children].map((row) => ({ ...row.offer, isActive: row.offer === active })));
   }
 
   /** What was taken away, in this visit or before, can come back. */
@@ -210,7 +225,15 @@ export function createKeepList(root, { now, mayChange, dispatch, letGo, tool, re
   root.querySelector("#copy")?.addEventListener("click", copy);
   root.querySelector("#show-taken-away")?.addEventListener("click", showTakenAway);
   root.querySelector("#new-area")?.addEventListener("click", () => tool("area"));
-  return { draw };
+  /** Asks for the name of an area that was just made: the cursor stands there, and Enter goes back to the picture. */
+  function askName(id, back) {
+    const name = list.querySelector(`[data-area="${CSS.escape(id)}"] .area-name`);
+    name?.focus();
+    name?.select();
+    name?.addEventListener("keydown", (event) => ["Enter", "Escape"].includes(event.key) && !event.isComposing && back());
+  }
+
+  return { draw, askName };
 }
 
 /** What has the keyboard in a list whose rows are about to be drawn anew. */

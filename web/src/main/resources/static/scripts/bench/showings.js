@@ -1,20 +1,47 @@
-import { boxed, svg } from "../svg.js";
+import { drawSeen, hidden } from "./showing.js";
 
 const EDGE = 4;
 const GAP = 14;
 const LINE = 22;
 /** Showings are made smaller so far, when they all are to be seen at once; smaller ones would show nothing, so they are scrolled instead. */
 const SMALLEST = 0.45;
+/** From more than that on, showings stand under the names of their pages. */
+const FEW = 6;
+/** A very tall one is made smaller than the others, so that it is seen whole. */
+const TALLEST = 0.92;
 
 /** Draws every showing at one scale, so that they stand in their true relative sizes; without scrolling where that can be. */
 export function drawShowings(container, look) {
   const { showings } = look;
-  const room = { width: container.clientWidth - EDGE, height: container.clientHeight };
+  // On a phone the page scrolls, not the showings.
+  const isScrolled = getComputedStyle(container).overflowY !== "visible";
+  const room = { width: container.clientWidth - EDGE, height: isScrolled ? container.clientHeight : Infinity };
   const widest = Math.max(...showings.map((s) => s.box.width), 1);
   const large = Math.min(1, room.width / widest);
   const factors = [1, 0.9, 0.8, 0.7, 0.6, 0.5, SMALLEST];
   const scale = large * (factors.find((factor) => heightOf(showings, large * factor, room.width) <= room.height) ?? 1);
-  container.replaceChildren(...showings.map((showing) => drawShowing(showing, look, scale)));
+  const focused = document.activeElement?.closest?.("[data-showing]")?.dataset.showing;
+  const isGrouped = showings.length > FEW && new Set(showings.map(({ page }) => page)).size > 1;
+  const most = Math.max(Math.min(room.height, innerHeight) * TALLEST, 180);
+  container.replaceChildren(...groups(showings, isGrouped).flatMap(({ page, members }) => [
+    ...(isGrouped ? [text("h3", "page-name", page || "on no page")] : []),
+    ...members.map((showing) => drawShowing(showing, look, Math.min(scale, most / showing.box.height), isGrouped)),
+  ]));
+  if (focused) {
+    container.querySelector(`[data-showing="${CSS.escape(focused)}"]`)?.focus({ preventScroll: true });
+  }
+}
+
+/** By page, in the order in which pages come. */
+function groups(showings, isGrouped) {
+  if (!isGrouped) {
+    return [{ members: showings }];
+  }
+  const pages = new Map();
+  for (const showing of showings) {
+    pages.set(showing.page, [...(pages.get(showing.page) ?? []), showing]);
+  }
+  return [...pages].map(([page, members]) => ({ page, members }));
 }
 
 /** Of rows that are filled from the left, as the style sheet lays them. */
@@ -33,43 +60,20 @@ function heightOf(showings, scale, width) {
   return height + row.height;
 }
 
-function drawShowing(showing, look, scale) {
-  const { width, height } = showing.box;
+function drawShowing(showing, look, scale, isGrouped) {
   const title = document.createElement("h3");
-  title.append(showing.name, " ", text("span", "m soft", showing.note));
-  const whole = svg("image", { href: look.view, ...boxed(showing.picture), preserveAspectRatio: "none" });
-  const layer = look.layer ? [svg("image", { href: look.layer, ...boxed(showing.file), preserveAspectRatio: "none" })] : [];
-  const drawing = svg(
-    "svg",
-    { viewBox: `0 0 ${width} ${height}`, width: width * scale, role: "img", "aria-label": [showing.name, ...showing.hides.map(hidden)].join(", ") },
-    svg("rect", { width, height, fill: showing.background }),
-    svg("clipPath", { id: `round-${showing.id}` }, svg("ellipse", { cx: width / 2, cy: height / 2, rx: width / 2, ry: height / 2 })),
-    svg(
-      "svg",
-      { ...boxed(showing.clip), ...(showing.round ? { "clip-path": `url(#round-${showing.id})` } : {}), viewBox: `${showing.clip.x} ${showing.clip.y} ${showing.clip.width} ${showing.clip.height}` },
-      whole,
-    ),
-    ...layer,
-    ...(showing.always ? [svg("rect", { ...boxed(showing.always), class: "always" })] : []),
-    ...showing.obstructions.flatMap((o) => drawObstruction(o, scale)),
-  );
+  const prefix = `${showing.page}, `;
+  title.append(isGrouped && showing.name.startsWith(prefix) ? showing.name.slice(prefix.length) : showing.name, " ", text("span", "m soft", showing.note));
+  const open = document.createElement("button");
+  open.type = "button";
+  open.className = "seen-open";
+  open.dataset.showing = showing.id;
+  open.title = "See it at its true size";
+  open.append(drawSeen(showing, look, scale));
   const section = document.createElement("section");
   section.className = "showing";
-  section.append(title, drawing);
-  for (const hides of showing.hides) {
-    section.append(text("p", "v fails", hidden(hides)));
-  }
+  section.append(title, open, ...showing.hides.map((hides) => text("p", "v fails", hidden(hides))));
   return section;
-}
-
-const hidden = ({ area, share }) => `hides ${Math.max(1, Math.round(share * 100))} % of ${area}`;
-
-function drawObstruction({ name, box, radius, words }, scale) {
-  const size = 11 / scale;
-  return [
-    svg("rect", { ...boxed(box), rx: radius, class: words ? "open-words" : "hatched" }),
-    svg("text", { class: "words-label", x: box.x + size / 2, y: box.y + Math.min(box.height - size / 3, size * 1.5), "font-size": size }, name),
-  ];
 }
 
 function text(name, className, words) {

@@ -18,6 +18,8 @@ export function initial(look) {
     /** Changes of keep areas that are not stored, as the last question had them, and as they are. */
     keepAsked: nothing,
     keep: nothing,
+    /** What new areas were called before they were stored, to their ids. */
+    ids: {},
     /** What would undo and redo changes of keep areas of this visit. */
     before: [],
     after: [],
@@ -108,6 +110,7 @@ const actions = {
       ...state,
       look: { ...state.look, keepAreas: { ...state.look.keepAreas, areas, revision, focal: sent.focal ?? state.look.keepAreas.focal } },
       keep,
+      ids: { ...state.ids, ...ids },
       keepAsked: nothing,
       selected: ids[state.selected] ?? state.selected,
       before: renameSteps(state.before),

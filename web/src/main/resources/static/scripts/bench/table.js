@@ -17,10 +17,12 @@ export function createTable(element) {
   const corners = svg("path", { class: "window-corner" });
   const grips = ["nw", "ne", "sw", "se"].map((id) => svg("rect", { class: `grip ${HANDLES[id].cursor}`, "data-grip": id, width: GRIP, height: GRIP }));
   const areas = svg("g", { class: "areas" });
-  const focal = svg("g", { class: "focal" }, svg("circle", { r: 14 }), svg("path", { d: "M0-21V-7M0 7V21M-21 0H-7M7 0H21" }));
+  // The rail's own mark: a diamond, hung from both rulers by a line.
+  const plumb = svg("path", { class: "plumb" });
+  const focal = svg("g", { class: "focal" }, svg("circle", { class: "reach", r: 22 }), svg("path", { d: "M0-11L11 0L0 11L-11 0Z" }), svg("circle", { class: "point", r: 1.8 }));
   const guide = svg("path", { class: "guide" });
   const rulers = svg("g");
-  drawing.append(ground, pale, others, edge, corners, ...grips, areas, focal, guide, rulers);
+  drawing.append(ground, pale, others, edge, corners, ...grips, areas, plumb, focal, guide, rulers);
   let shown = "";
   let field = { x: 0, y: 0, width: 1, height: 1 };
 
@@ -48,7 +50,9 @@ export function createTable(element) {
       grip.setAttribute("x", box.x + ((1 + x) * box.width - GRIP) / 2);
       grip.setAttribute("y", box.y + ((1 + y) * box.height - GRIP) / 2);
     }
-    focal.setAttribute("transform", `translate(${at.x + marked.focal.x * at.scale} ${at.y + marked.focal.y * at.scale})`);
+    const point = { x: at.x + marked.focal.x * at.scale, y: at.y + marked.focal.y * at.scale };
+    focal.setAttribute("transform", `translate(${point.x} ${point.y})`);
+    plumb.setAttribute("d", `M${point.x} ${RULER}V${point.y}M${RULER} ${point.y}H${point.x}`);
     drawAreas(areas, marked, (area) => toScreen(at, area));
     rulers.replaceChildren(...drawRulers(at, field, element, window));
   }
@@ -74,9 +78,9 @@ export function createTable(element) {
   /** Outlines of the windows that the picture would have in other slots; none to take them away. */
   function drawOthers(list) {
     const at = view();
-    others.replaceChildren(...list.map(({ name, window }) => {
+    others.replaceChildren(...list.map(({ name, window, isActive }) => {
       const box = toScreen(at, window);
-      return svg("g", {}, svg("rect", boxed(box)), svg("text", { x: box.x + 5, y: box.y + 14 }, name));
+      return svg("g", isActive ? { class: "active" } : {}, svg("rect", boxed(box)), svg("text", { x: box.x + 5, y: box.y + 14 }, name));
     }));
   }
 

@@ -86,10 +86,12 @@ function createTaker(form) {
     refresh();
   };
   form.querySelector(".without-scripts").remove(); // chosen is sent; what is damaged asks by itself
-  form.elements.file.addEventListener("change", ({ target }) => {
-    take([...target.files]);
-    target.value = "";
-  });
+  const chosen = () => {
+    take([...form.elements.file.files]);
+    form.elements.file.value = "";
+  };
+  form.elements.file.addEventListener("change", chosen);
+  chosen(); // before this script was there
   return take;
 }
 

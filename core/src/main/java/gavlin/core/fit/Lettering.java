@@ -1,0 +1,93 @@
+package gavlin.core.fit;
+
+import gavlin.core.brief.Obstruction;
+import gavlin.core.brief.Showing;
+import gavlin.core.brief.Slot;
+import gavlin.core.colour.Contrast;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.geometry.Space.InSlot;
+import gavlin.core.raster.Pixels;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Words that the theme sets over a file in one showing.
+ *
+ * @param showing its id
+ * @param where the showing's name, with its width where it has several
+ * @param words what they say, or what they are called
+ * @param box the part of the file that lies under them, px; what of them lies beside the file stands on {@code ground}
+ * @param uncovered the share of their box that lies beside the file, 0..1
+ * @param ground 0xRRGGBB
+ * @param ink 0xRRGGBB
+ * @param least the contrast ratio that they need
+ */
+public record Lettering(
+        String showing,
+        String where,
+        String words,
+        Box<InSlot> box,
+        double uncovered,
+        int ground,
+        int ink,
+        double least) {
+    /** Large text: CSS px at any weight, and bold (WCAG 2.2, "large scale": 18 pt, and 14 pt bold, at 4/3 px to the point). */
+    private static final double LARGE_PX = 24;
+
+    private static final double LARGE_BOLD_PX = 18.66;
+    private static final int BOLD = 700;
+    /** The worst part of the pixels counts, not the worst pixel: a grain of dust hides no letter. */
+    private static final double WORST_PART = 0.05;
+
+    /** @param slot in the height and at the position that were chosen */
+    static List<Lettering> of(Slot slot, Size file) {
+        return slot.showings().stream()
+                .flatMap(showing -> showing.looks(file).stream())
+                .flatMap(look ->
+                        look.obstructions().stream().filter(Obstruction::words).map(words -> of(look, words, file)))
+                .filter(lettering -> !lettering.box.isEmpty() || lettering.uncovered > 0)
+                .toList();
+    }
+
+    private static Lettering of(Showing look, Obstruction words, Size file) {
+        Box<InShowing> placed = look.objectFit().place(file, look.box());
+        Box<InShowing> seen = words.box().intersect(look.box());
+        Box<InShowing> covered = seen.intersect(placed);
+        boolean large = words.sizePx() >= LARGE_PX || words.sizePx() >= LARGE_BOLD_PX && words.fontWeight() >= BOLD;
+        return new Lettering(
+                look.id(),
+                look.name(),
+                words.text().isEmpty() ? words.name() : words.text(),
+                covered.isEmpty() ? new Box<>(0, 0, 0, 0) : covered.carry(placed, file.box()),
+                seen.isEmpty() ? 0 : 1 - (covered.isEmpty() ? 0 : covered.area() / seen.area()),
+                look.background(),
+                words.ink(),
+                large ? Contrast.LARGE_TEXT : Contrast.TEXT);
+    }
+
+    /** The contrast ratio that all but the worst 5 % of the pixels under the words reach, 1..21. */
+    public double contrastOn(Pixels file) {
+        int left = (int) Math.max(0, Math.floor(box.x()));
+        int top = (int) Math.max(0, Math.floor(box.y()));
+        int right = (int) Math.min(file.size().width(), Math.ceil(box.right()));
+        int bottom = (int) Math.min(file.size().height(), Math.ceil(box.bottom()));
+        int count = Math.max(0, right - left) * Math.max(0, bottom - top);
+        double[] ratios = new double[count];
+        double inkLuminance = Contrast.luminance(ink);
+        int n = 0;
+        for (int y = top; y < bottom; y++) {
+            for (int x = left; x < right; x++) {
+                ratios[n++] = Contrast.ratioOf(inkLuminance, Contrast.luminance(file.shownOver(x, y, ground)));
+            }
+        }
+        Arrays.sort(ratios);
+        double beside = Contrast.ratio(ink, ground);
+        if (count == 0) {
+            return beside;
+        }
+        double onPicture = ratios[(int) (WORST_PART * count)];
+        return uncovered >= WORST_PART ? Math.min(onPicture, beside) : onPicture;
+    }
+}
