@@ -34,9 +34,10 @@ export function listenToCells(table) {
     const fromCell = cellsOf(all[fromRow]).indexOf(field);
     for (const [down, line] of text.split("\n").entries()) {
       const cells = all[fromRow + down] ? cellsOf(all[fromRow + down]) : [];
-      for (const [across, value] of line.split("\t").entries()) {
-        put(cells[fromCell + across], value.trim());
-      }
+      const values = line.split("\t").map((value, across) => [cells[fromCell + across], value.trim()]);
+      // A choice may have its row drawn anew: it comes last.
+      values.sort(([a], [b]) => Number(a?.tagName === "SELECT") - Number(b?.tagName === "SELECT"));
+      values.forEach(([cell, value]) => put(cell, value));
     }
   });
 }

@@ -235,6 +235,49 @@ class ThemeWalkTest extends BrowserWalk {
         assertThat(page.locator(".notice.good")).hasText("Saved as revision 3.");
     }
 
+    /** A sheet by keys alone: a row by Enter, its cells by Tab, columns of a spreadsheet pasted, a kind with what it usually asks; all undone again. */
+    @Test
+    void sheet_asATable_isTypedPastedDoubledAndUndone() {
+        site("by-table");
+        signIn();
+        page.navigate(gavlin.address() + "/sites/by-table/sheets/" + sheetOf("by-table"));
+        page.waitForLoadState();
+        com.microsoft.playwright.Locator rows = page.locator(".all-slots tbody tr");
+        int had = rows.count();
+        rows.last().locator("input").first().press("Enter");
+        assertThat(rows).hasCount(had + 1);
+        page.keyboard().type("Sponsors"); // the cursor stands in the new row's name
+        page.keyboard().press("Tab");
+        rows.last().locator("select").selectOption("logo");
+        assertThat(rows.last().locator("select")).isFocused();
+        assertThat(rows.last().locator("input").nth(4)).hasValue("png webp");
+        rows.last().locator("[aria-label^='Double']").click();
+        assertThat(rows).hasCount(had + 2);
+        assertThat(rows.last().locator("input").first()).hasValue("Sponsors (2)");
+        page.evaluate(
+                "() => { const d = new DataTransfer(); d.setData('text/plain', 'Crew\\tavatar\\t300\\t300\\t\\tjpeg\\t50 kB');"
+                        + " document.querySelector('.all-slots tbody tr:last-child input').dispatchEvent("
+                        + " new ClipboardEvent('paste', {clipboardData: d, bubbles: true, cancelable: true})); }");
+        assertThat(page.locator("#soundness")).hasText("sound, not saved yet");
+        page.locator("button", has("Save")).click();
+        assertThat(page.locator(".notice.good")).hasText("Saved as revision 2.");
+        JsonNode crew =
+                gavlin.get("warden", "/api/v1/sites/by-table/slots").json().get(had + 1);
+        assertEquals("Crew", crew.path("name").asString());
+        assertEquals("avatar", crew.path("kind").asString());
+        assertEquals(300, crew.at("/brief/height").asInt());
+        assertEquals("circle", crew.at("/brief/shape").asString());
+
+        rows.first().locator("[aria-label^='Remove']").click();
+        assertThat(rows).hasCount(had + 1);
+        page.locator("#undo").click();
+        assertThat(rows).hasCount(had + 2);
+        page.locator(".tab", has("01")).click();
+        page.locator("label", has("gif")).click(); // its own box, not its neighbour's
+        assertThat(page.locator("label:has-text('gif') input")).isChecked();
+        assertNoViolations();
+    }
+
     @Test
     void sheet_madeWithoutJson_byFieldsAndByDrawing_isSound() {
         site("by-hand");
@@ -408,7 +451,7 @@ class ThemeWalkTest extends BrowserWalk {
         open("/slots/masthead/hand-out");
         assertThat(page.locator(".facts").first()).containsText("1920×480 px exactly");
         assertThat(page.locator(".facts").first())
-                .containsText("from 801 px to 1350 px across and from 96 px to 480 px down");
+                .containsText("from 576 px to 1350 px across and from 96 px to 480 px down");
         assertNoViolations();
         Download png = page.waitForDownload(
                 () -> page.locator("a", has("Template, PNG ×2")).click());

@@ -132,22 +132,90 @@ class WalkTest extends BrowserWalk {
         assertThat(page.locator("#files tbody tr")).not().hasCount(1);
     }
 
-    /** WCAG 2.2 A and AA, as far as axe-core can see them. */
+    /** Every view, at the width of a desktop, of one at 200 %, and of a phone. */
     @ParameterizedTest
     @ValueSource(
             strings = {
                 "/sites",
                 "/sites/tolvane/plan",
                 "/sites/tolvane/pictures",
+                "/sites/tolvane/pictures/words",
+                "/sites/tolvane/sheets",
+                "/sites/tolvane/slots/masthead",
+                "/sites/tolvane/slots/masthead/hand-out",
                 "/sites/tolvane/slots/masthead/bench",
+                "/sites/tolvane/slots/masthead/bench/history",
+                "/sites/tolvane/slots/masthead/bench/code",
                 "/sites/tolvane/slots/header-mark/bench",
+                "/sites/tolvane/slots/slide-weather/bench",
+                "/people",
+                "/account",
                 "/sign-in?error"
             })
-    void view_readByAxe_hasNoViolations(String path) {
+    void view_readByAxe_hasNoViolations_atAnyWidth(String path) {
         signIn();
-        page.navigate(gavlin.address() + path);
-        page.waitForLoadState(LoadState.NETWORKIDLE);
+        for (int width : new int[] {1280, 640, 390}) {
+            page.setViewportSize(width, 800);
+            page.navigate(gavlin.address() + path);
+            page.waitForLoadState(LoadState.NETWORKIDLE);
+            assertNoViolations();
+        }
+    }
+
+    /** What opens over the bench. */
+    @ParameterizedTest
+    @ValueSource(strings = {"?", "g", "t", "c", "w", "s"})
+    void whatAKeyOpens_readByAxe_hasNoViolations(String key) {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/tolvane/slots/masthead/bench");
+        assertThat(page.locator("#gauges")).not().containsText("measuring");
+        page.locator("#table").focus();
+        page.keyboard().press(key);
+        assertThat(page.locator("dialog[open], details[open], #large:not([hidden]), #best-answer:not([hidden])")
+                        .first())
+                .isVisible();
         assertNoViolations();
+    }
+
+    /** From an empty slot to the file on disk, without a mouse: Tab, letters, Enter. */
+    @Test
+    void keysAlone_fromAPictureToTheFile_areEnough() {
+        gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"by-keys","name":"By keys","slotSheet":{"format":"slot-sheet/1","theme":{"name":"K"},"slots":[
+                  {"id":"door","name":"Door","kind":"photo","size":{"width":300,"height":400},"types":["jpeg"]}]}}""");
+        gavlin.upload(
+                "warden",
+                "/api/v1/sites/by-keys/pictures",
+                "door.jpg",
+                RunningGavlin.photograph(Size.parse("900x1000"), 12),
+                java.util.Map.of("title", "Door", "description", "A door", "licence", "CC0"));
+        signIn();
+        page.navigate(gavlin.address() + "/sites/by-keys/plan");
+        page.keyboard().press("o");
+        assertThat(page.locator(".choices button")).hasCount(1);
+        tabTo(".choices button");
+        page.keyboard().press("Enter");
+        assertThat(page.locator("#drawing image")).isVisible();
+        tabTo("#table");
+        page.keyboard().press("Shift+ArrowDown");
+        assertThat(page.locator("#says")).containsText(", saved ");
+        assertThat(gauge("weight").locator(".v")).hasText("fits");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".notice.good")).hasText("Door is accepted.");
+        tabTo("a[href$='files.zip']"); // with nothing left to do, accepting leads to the Plan
+        Download download = page.waitForDownload(() -> page.keyboard().press("Enter"));
+        assertTrue(download.suggestedFilename().endsWith(".zip"), download.suggestedFilename());
+    }
+
+    /** Presses Tab until something has the keyboard, as somebody without a mouse would. */
+    private void tabTo(String selector) {
+        for (int i = 0; i < 80; i++) {
+            if ((boolean) page.evaluate("s => document.activeElement?.matches(s) ?? false", selector)) {
+                return;
+            }
+            page.keyboard().press("Tab");
+        }
+        throw new AssertionError("Tab never reaches " + selector);
     }
 
     @Test

@@ -165,8 +165,8 @@ public final class SizeList {
             }
             densities.forEach(slot.withArray("densities")::add);
             boolean mark = Kinds.isMark(kind);
-            (types.isEmpty() ? usualTypes(kind) : types).forEach(slot.withArray("types")::add);
-            slot.put("transparency", transparency.isEmpty() ? usualTransparency(kind, types) : transparency);
+            (types.isEmpty() ? Kinds.usualTypes(kind) : types).forEach(slot.withArray("types")::add);
+            slot.put("transparency", transparency.isEmpty() ? Kinds.usualTransparency(kind, types) : transparency);
             if (weight != null) {
                 slot.set("weight", weight);
             }
@@ -332,21 +332,6 @@ public final class SizeList {
             return "banner";
         }
         return Kinds.of(name, width, height, circle);
-    }
-
-    /** Common practice, no source: marks keep transparency and sharp edges, photographs weigh little. */
-    private static List<String> usualTypes(String kind) {
-        return switch (kind) {
-            case "logo" -> List.of("png", "webp");
-            case "icon" -> List.of("png", "ico");
-            case "tile" -> List.of("png", "jpeg", "webp");
-            default -> List.of("jpeg", "webp");
-        };
-    }
-
-    private static String usualTransparency(String kind, List<String> types) {
-        boolean onlyJpeg = types.equals(List.of("jpeg"));
-        return onlyJpeg ? "forbidden" : kind.equals("logo") ? "required" : "allowed";
     }
 
     /** On a desktop, as large as it fits there; how phones show it, no list says. */

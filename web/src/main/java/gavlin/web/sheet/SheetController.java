@@ -6,6 +6,7 @@ import gavlin.core.brief.SheetEdits;
 import gavlin.core.brief.SlotSheetFaults;
 import gavlin.core.brief.SlotSheetFaults.Fault;
 import gavlin.core.brief.SlotSheetReader;
+import gavlin.core.page.Kinds;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
@@ -198,6 +199,7 @@ class SheetController {
     private String editor(OpenSite site, Sheets.Text text, String json, int base, Model model) {
         model.addAttribute("rail", rail.of(site, board.entries(site), "Plan"));
         model.addAttribute("sheet", text);
+        model.addAttribute("kinds", Kinds.usual().toString());
         model.addAttribute("json", json);
         model.addAttribute("base", base);
         model.addAttribute("history", sheets.history(site, text.id()));

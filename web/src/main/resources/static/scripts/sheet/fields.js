@@ -14,16 +14,16 @@ const box = (path) => [number(`${path}.x`, "x"), number(`${path}.y`, "y"), numbe
 const OBSTRUCTION = {
   one: "obstruction",
   fresh: () => ({ name: "menu bar", kind: "solid", box: { x: 0, y: 0, width: 100, height: 40 } }),
-  fields: [text("name", "name"), oneOf("kind", "kind", ["solid", "words"]), ...box("box"), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]), number("radius", "radius, px"), text("text", "its words"), number("size", "size, px"), number("weight", "weight"), text("ink", "ink")],
+  fields: [text("name", "name"), oneOf("kind", "kind", ["solid", "words"]), ...box("box"), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]), number("radius", "radius, px"), text("text", "its words", { placeholder: "Five lamps, one coast" }), number("size", "letters, px"), number("weight", "weight, 400 or 700"), text("ink", "ink", { placeholder: "#FFFFFF" })],
 };
 
 const SHOWING = {
   one: "showing",
   fresh: (n) => ({ id: `showing-${n}`, name: `Showing ${n}`, box: { width: 400, height: 200 } }),
   fields: [
-    text("id", "id"), text("name", "name"), oneOf("page", "page", ids("pages")), number("screen.width", "screen, px"),
-    number("box.width", "box width"), text("box.height", "height, or own", { kind: "length" }), number("box.to.width", "to width"), text("box.to.height", "to height", { kind: "length" }),
-    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "may be set", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), exists,
+    text("id", "id"), text("name", "name"), oneOf("page", "page", ids("pages")), number("screen.width", "screen width, px"),
+    number("box.width", "width there, px"), text("box.height", "height there, px, or own", { kind: "length", placeholder: "320" }), number("box.to.width", "up to a width of, px"), text("box.to.height", "and a height of, px", { kind: "length" }),
+    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "a site may set object-position", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), exists,
   ],
   lists: [["obstructions", "Over it", OBSTRUCTION]],
 };
@@ -31,20 +31,20 @@ const SHOWING = {
 const STATEMENT = {
   one: "statement",
   fresh: () => ({ says: "", source: "" }),
-  fields: [text("says", "says"), text("source", "source"), text("date", "date", { placeholder: "2026-05-02" })],
+  fields: [text("says", "what it says", { placeholder: "2000 × 500 px" }), text("source", "where it says so", { placeholder: "help page on headers" }), text("date", "date", { placeholder: "2026-05-02" })],
 };
 
 export const SLOT = {
   one: "slot",
   fresh: (n) => ({ id: `slot-${n}`, name: `Slot ${n}`, kind: "photo", size: { width: 800, height: 400 }, types: ["jpeg", "webp"] }),
   fields: [
-    text("name", "name"), text("id", "id"), oneOf("kind", "kind", ["banner", "logo", "slide", "avatar", "icon", "tile", "photo"]),
-    number("size.width", "width, px"), number("size.height", "height, px"), text("ratio", "or a ratio", { placeholder: "4:1" }),
-    text("heights", "heights offered", { kind: "numbers" }), text("densities", "densities", { kind: "numbers", placeholder: "1, 2" }),
-    several("types", "types", ["jpeg", "png", "webp", "gif", "ico"]), oneOf("transparency", "transparency", ["required", "allowed", "forbidden"]),
-    number("weight.limit", "weight limit"), oneOf("weight.unit", "unit", ["kB", "KiB", "MB", "MiB"]),
-    oneOf("rule", "rule", ["cover", "contain"]), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]),
-    oneOf("sections", "sections", ["may-override", "site-only"]), oneOf("standsInFor", "while empty, shows", ids("slots")),
+    text("name", "name"), text("id", "short name in addresses", { placeholder: "masthead" }), oneOf("kind", "kind", ["banner", "logo", "slide", "avatar", "icon", "tile", "photo"]),
+    number("size.width", "width of the file, px"), number("size.height", "height of the file, px"), text("ratio", "or a ratio instead of a height", { placeholder: "4:1" }),
+    text("heights", "heights that a site may choose, px", { kind: "numbers", placeholder: "400, 560" }), text("densities", "densities: 2 is a file of twice the pixels", { kind: "numbers", placeholder: "1, 2" }),
+    several("types", "types allowed", ["jpeg", "png", "webp", "gif", "ico"]), oneOf("transparency", "transparency", ["required", "allowed", "forbidden"]),
+    number("weight.limit", "weight at most"), oneOf("weight.unit", "its unit", ["kB", "KiB", "MB", "MiB"]),
+    oneOf("rule", "picture fills the slot or lies in it whole", ["cover", "contain"]), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]),
+    oneOf("sections", "sections may have their own", ["may-override", "site-only"]), oneOf("standsInFor", "while empty, shows", ids("slots")),
     number("set.most", "pictures, at most"), oneOf("set.order", "shown", ["in-turn", "at-random", "side-by-side"]), exists,
   ],
   lists: [["showings", "Showings", SHOWING], ["statements", "Statements", STATEMENT]],

@@ -36,11 +36,16 @@ export function drawForm({ sheet, at, spec, edit, readOnly }) {
     }
     const path = [...at, ...field.path];
     const set = (value) => edit((root) => setAt(root, path, value));
-    return labelled(field.label, pointer(path), control(field, getAt(sheet, path), set));
+    return field.kind === "several" ? group(field.label, pointer(path), control(field, getAt(sheet, path), set)) : labelled(field.label, pointer(path), control(field, getAt(sheet, path), set));
   }
 
   function labelled(label, where, ...inner) {
     return element("label", { class: "field", "data-pointer": where }, element("span", {}, label), ...inner);
+  }
+
+  /** Several boxes under one heading: each has a label of its own. */
+  function group(label, where, ...inner) {
+    return element("div", { class: "field", "data-pointer": where, role: "group", "aria-label": label }, element("span", {}, label), ...inner);
   }
 
   function control(field, value, set) {
@@ -52,10 +57,10 @@ export function drawForm({ sheet, at, spec, edit, readOnly }) {
       const chosen = new Set(Array.isArray(value) ? value : []);
       return element("span", { class: "several" }, ...field.options.map((option) => {
         const box = element("input", {
-          type: "checkbox", checked: chosen.has(option), disabled: readOnly, "aria-label": option,
+          type: "checkbox", checked: chosen.has(option), disabled: readOnly,
           onchange: (event) => { chosen[event.target.checked ? "add" : "delete"](option); set(field.options.filter((o) => chosen.has(o))); },
         });
-        return element("span", {}, box, option);
+        return element("label", {}, box, option);
       }));
     }
     if (field.kind === "yes") {
@@ -90,12 +95,13 @@ export function drawForm({ sheet, at, spec, edit, readOnly }) {
   function drawList(member, title, inner) {
     const path = [...at, member];
     const items = Array.isArray(getAt(sheet, path)) ? getAt(sheet, path) : [];
-    const change = (update) => edit((root) => setAt(root, path, update([...(getAt(root, path) ?? [])])), true);
-    const add = element("button", { type: "button", class: "b small", onclick: () => change((list) => [...list, inner.fresh(list.length + 1)]) }, `Add ${inner.one}`);
+    const within = `[data-pointer="${pointer(path)}"]`;
+    const change = (update, focus) => edit((root) => setAt(root, path, update([...(getAt(root, path) ?? [])])), true, focus);
+    const add = element("button", { type: "button", class: "b small add", onclick: () => change((list) => [...list, inner.fresh(list.length + 1)], `${within} > .item:nth-of-type(${items.length + 1}) :is(input, select)`) }, `Add ${inner.one}`);
     return element("fieldset", { class: "list", "data-pointer": pointer(path) }, element("legend", {}, title),
       ...items.map((item, i) => element("div", { class: "item" },
         drawForm({ sheet, at: [...path, i], spec: inner, edit, readOnly }),
-        ...(readOnly ? [] : [element("button", { type: "button", class: "b small", onclick: () => change((list) => list.filter((_, j) => j !== i)) }, `Remove ${inner.one}`)]))),
+        ...(readOnly ? [] : [element("button", { type: "button", class: "b small", onclick: () => change((list) => list.filter((_, j) => j !== i), `${within} > .add`) }, `Remove ${inner.one}`)]))),
       ...(readOnly ? [] : [add]));
   }
 }

@@ -1,8 +1,10 @@
 // The slot sheet as form and JSON side by side: one object, two views of it. Whether it is sound is for the server to say.
 import { send } from "../send.js";
+import { drawAll } from "./all.js";
 import { PAGE, SLOT, THEME } from "./fields.js";
 import { drawForm } from "./form.js";
 import { drawPlan } from "./plan.js";
+import { createSteps } from "./steps.js";
 
 const REST_MS = 350;
 
@@ -17,10 +19,17 @@ let sheet = parse(json.value);
 if (sheet) {
   json.value = JSON.stringify(sheet, null, 2); // as every edit will write it
 }
-/** What the form shows: the theme, or one slot or page by number. */
-let part = { of: "slots", at: 0 };
+/** What the form shows: all slots, the theme, or one slot or page by number. */
+let part = { of: "all", at: 0 };
 let resting = 0;
 let unsaved = false;
+const kinds = JSON.parse(form.dataset.kinds);
+const steps = createSteps(json.value, (text) => {
+  json.value = text;
+  sheet = parse(text);
+  draw();
+  touched();
+});
 
 function parse(text) {
   try {
@@ -31,20 +40,31 @@ function parse(text) {
   }
 }
 
-function edit(change, redraw = false, focus = "") {
+/** @param place what is typed into: its letters are one step of undo @param focus where the keyboard goes when all is drawn anew */
+function edit(change, redraw = false, focus = "", place = document.activeElement?.closest("[data-pointer]")?.dataset.pointer) {
   change(sheet);
   json.value = JSON.stringify(sheet, null, 2);
+  steps.add(json.value, redraw ? null : place);
   touched();
   if (redraw) {
     draw();
-    half.querySelector(focus || null)?.focus();
+    const field = focus ? half.querySelector(focus) : null;
+    field?.focus({ preventScroll: part.of === "pages" }); // the plan stays in sight
+    field?.select?.();
   }
 }
 
 function touched() {
   unsaved = true;
+  drawSteps();
   clearTimeout(resting);
   resting = setTimeout(check, REST_MS);
+}
+
+function drawSteps() {
+  for (const [id, can] of [["#undo", steps.canUndo()], ["#redo", steps.canRedo()]]) {
+    document.querySelector(id)?.toggleAttribute("disabled", !can);
+  }
 }
 
 async function check() {
@@ -90,6 +110,7 @@ function drawFault({ pointer, says, where }) {
   go.addEventListener("click", () => {
     part = (of === "slots" || of === "pages") && at !== undefined ? { of, at: Number(at) } : { of: "theme", at: 0 };
     draw();
+    half.querySelector(`[data-pointer="${CSS.escape(pointer)}"] :is(input, select)`)?.focus();
     check();
   });
   item.append(go, ` ${says}`);
@@ -98,6 +119,9 @@ function drawFault({ pointer, says, where }) {
 
 /** Brings the part that the form shows into the JSON's view. */
 function showInJson() {
+  if (part.of === "all") {
+    return;
+  }
   const id = part.of === "theme" ? undefined : sheet[part.of][part.at].id;
   const text = json.value;
   const from = text.indexOf(`\n  "${part.of}": [`);
@@ -127,7 +151,7 @@ function adder(of, spec) {
   button.addEventListener("click", () => {
     const at = (sheet[of] ?? []).length;
     part = { of, at };
-    edit((root) => (root[of] ??= []).push(spec.fresh(at + 1)), true);
+    edit((root) => (root[of] ??= []).push(spec.fresh(at + 1)), true, ".part input");
   });
   return button;
 }
@@ -147,19 +171,24 @@ function draw() {
     half.replaceChildren("The JSON cannot be read as it stands; mend it, and the form comes back.");
     return;
   }
+  half.parentElement.classList.toggle("wide-form", part.of === "all");
   const list = (of) => (Array.isArray(sheet[of]) ? sheet[of] : []);
-  if (part.of !== "theme" && part.at >= list(part.of).length) {
-    part = { of: "theme", at: 0 };
+  if (["slots", "pages"].includes(part.of) && part.at >= list(part.of).length) {
+    part = { of: "all", at: 0 };
   }
-  const slots = list("slots").map(({ name, id }, at) => tab(`${String(at + 1).padStart(2, "0")}`, { of: "slots", at }, name ?? id));
+  const slots = list("slots").map(({ name, id }, at) => tab(`${String(at + 1).padStart(2, "0")} ${name ?? id}`, { of: "slots", at }));
   const pages = list("pages").map(({ name, id }, at) => tab(name ?? id, { of: "pages", at }));
   const spec = { theme: THEME, slots: SLOT, pages: PAGE }[part.of];
   const at = part.of === "theme" ? [] : [part.of, part.at];
   const parts = [
     row("theme", tab("Theme, sections, variants", { of: "theme", at: 0 })),
-    row("slots", ...slots, ...(readOnly ? [] : [adder("slots", SLOT)])),
+    row("slots", tab("All, as a table", { of: "all", at: 0 }), ...slots, ...(readOnly ? [] : [adder("slots", SLOT)])),
     row("pages", ...pages, ...(readOnly ? [] : [adder("pages", PAGE)])),
   ];
+  if (part.of === "all") {
+    half.replaceChildren(...parts, drawAll({ sheet, kinds, edit, readOnly, open: (at) => { part = { of: "slots", at }; draw(); half.querySelector(".part input")?.focus(); } }));
+    return;
+  }
   if (part.of !== "theme") {
     const title = document.createElement("h2");
     title.textContent = list(part.of)[part.at].name ?? "";
@@ -198,9 +227,18 @@ function remover({ one }) {
 }
 
 json.addEventListener("input", () => {
+  steps.add(json.value, "json");
   sheet = parse(json.value);
   draw();
   touched();
+});
+document.querySelector("#undo")?.addEventListener("click", steps.undo);
+document.querySelector("#redo")?.addEventListener("click", steps.redo);
+half.addEventListener("keydown", (event) => {
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z") {
+    event.preventDefault(); // the browser would only undo letters of a field that is drawn anew
+    (event.shiftKey ? steps.redo : steps.undo)();
+  }
 });
 form.addEventListener("submit", () => { unsaved = false; });
 addEventListener("beforeunload", (event) => unsaved && event.preventDefault());
