@@ -98,7 +98,7 @@ class FitDocumentTest {
     @Test
     void documentOfALaterVersion_isNamed() {
         BadInput refused = assertThrows(FitDocument.UnknownFormat.class, () -> read(PLAIN.replace("fit/1", "fit/7")));
-        assertEquals("this version of Gavlin reads fit/1, received fit/7", refused.getMessage());
+        assertEquals("this version of Gavlin reads fit/1, received “fit/7”", refused.getMessage());
         assertThrows(FitDocument.UnknownFormat.class, () -> read("[1]"));
     }
 
