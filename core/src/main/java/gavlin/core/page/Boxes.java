@@ -3,6 +3,7 @@ package gavlin.core.page;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InPage;
 import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -24,15 +25,20 @@ final class Boxes {
         this.screen = screen;
     }
 
-    /** At the origin, CSS px; empty while a side is unknown or nothing is shown. */
+    /**
+     * What a picture fills of an element, at the origin, CSS px: an image's content box, inside its padding and borders; the box inside
+     * the borders of one with a picture behind it. Empty while a side is unknown or nothing is shown.
+     */
     Optional<Box<InPage>> of(Element element) {
         for (Element at = element; at != null; at = at.parent()) {
             if ("none".equals(styles.of(at).get("display")) || at.hasAttr("hidden")) {
                 return Optional.empty();
             }
         }
-        double width = width(element);
-        double height = height(element, width, 0);
+        boolean content = replaced(element);
+        double whole = width(element);
+        double width = whole - (content ? around(element, 1, 3) : borders(element, 1, 3));
+        double height = height(element, whole, 0) - (content ? around(element, 0, 2) : borders(element, 0, 2));
         return width >= 1 && height >= 1 && Math.max(width, height) <= 16_384
                 ? Optional.of(new Box<>(0, 0, Math.round(width), Math.round(height)))
                 : Optional.empty();
@@ -43,9 +49,30 @@ final class Boxes {
         if (element == null || element.parent() == null || element.normalName().equals("html")) {
             return screen.width();
         }
-        double width = width(element);
-        boolean contentBox = length(element, "width", UNKNOWN).isPresent() && !borderBox(element);
-        return contentBox ? width : width - padding(element, 1) - padding(element, 3);
+        return width(element) - around(element, 1, 3);
+    }
+
+    /** What an element's percentages refer to, px across: the box inside the borders for one that is laid absolutely. */
+    private double offered(Element element) {
+        Element holder = holder(element);
+        boolean absolute = "absolute".equals(styles.of(element).get("position"));
+        if (absolute && holder != null && holder.parent() != null) {
+            return width(holder) - borders(holder, 1, 3);
+        }
+        boolean inGrid = holder != null
+                && holder.parent() != null
+                && styles.of(holder).getOrDefault("display", "").endsWith("grid")
+                && !outOfFlow(styles.of(element));
+        return inGrid ? column(element, content(holder)) : content(holder);
+    }
+
+    /** Padding and borders on two sides. */
+    private double around(Element element, int side, int other) {
+        return padding(element, side) + padding(element, other) + borders(element, side, other);
+    }
+
+    private double borders(Element element, int side, int other) {
+        return Borders.width(styles.of(element), side, screen) + Borders.width(styles.of(element), other, screen);
     }
 
     private double width(Element element) {
@@ -61,27 +88,29 @@ final class Boxes {
         if (element.normalName().equals("html")) {
             return screen.width();
         }
-        double offered = content(holder(element));
+        double offered = offered(element);
         Map<String, String> style = styles.of(element);
+        if (inRow(element) && !replaced(element)) {
+            return share(element, offered);
+        }
         OptionalDouble declared = length(element, "width", offered);
         if (declared.isPresent()) {
-            return declared.getAsDouble() + (borderBox(element) ? 0 : padding(element, 1) + padding(element, 3));
-        }
-        OptionalDouble basis = Lengths.px(style.get("flex-basis"), offered, screen);
-        if (basis.isPresent() && basis.getAsDouble() > 0) {
-            return basis.getAsDouble();
+            return declared.getAsDouble() + (borderBox(element) ? 0 : around(element, 1, 3));
         }
         if (replaced(element)) {
             OptionalDouble height = length(element, "height", UNKNOWN);
             double ratio = ratio(element);
             if (height.isPresent() && ratio > 0) {
-                return height.getAsDouble() * ratio;
+                double inside = height.getAsDouble() - (borderBox(element) ? around(element, 0, 2) : 0);
+                return inside * ratio + around(element, 1, 3);
             }
             OptionalDouble attribute = attribute(element, "width");
-            return attribute.isPresent() ? attribute.getAsDouble() : UNKNOWN;
+            return attribute.isPresent()
+                    ? attribute.getAsDouble() + (borderBox(element) ? 0 : around(element, 1, 3))
+                    : UNKNOWN;
         }
         if (stretched(style) || !outOfFlow(style)) {
-            return share(element, offered) - margin(element, 1) - margin(element, 3);
+            return share(element, offered);
         }
         return UNKNOWN;
     }
@@ -102,68 +131,106 @@ final class Boxes {
         return position != null && !position.equals("static");
     }
 
-    /** A part of a flex row or a grid, when those in it share it evenly; all of it otherwise. */
+    /** A part of a flex row; all that is offered otherwise: of a grid that is the element's own column. */
     private double share(Element element, double offered) {
-        Element parent = element.parent();
-        Map<String, String> row = styles.of(parent);
-        String display = row.getOrDefault("display", "");
-        double gap = Lengths.px(
-                        Lengths.side(row.getOrDefault("column-gap", row.getOrDefault("gap", row.get("grid-gap"))), 1),
+        if (!inRow(element)) {
+            return offered - margin(element, 1) - margin(element, 3);
+        }
+        List<Element> row = inFlow(element.parent());
+        double gaps = gap(element.parent(), offered) * (row.size() - 1);
+        List<FlexItem> items = row.stream()
+                .map(item -> FlexItem.of(
+                        styles.of(item),
                         offered,
-                        screen)
-                .orElse(0);
-        if (display.endsWith("grid")) {
-            int columns = columns(row.get("grid-template-columns"), offered, gap);
-            return (offered - gap * (columns - 1)) / columns;
-        }
-        boolean inRow = display.endsWith("flex")
-                && !row.getOrDefault("flex-direction", "row").startsWith("column");
-        if (!inRow) {
-            return offered;
-        }
-        int siblings = Math.max(1, parent.childrenSize());
-        return (offered - gap * (siblings - 1)) / siblings;
+                        borderBox(item),
+                        around(item, 1, 3),
+                        margin(item, 1) + margin(item, 3),
+                        screen))
+                .toList();
+        return FlexItem.width(items, row.indexOf(element), offered - gaps, margin(element, 1) + margin(element, 3));
     }
 
-    /** Of {@code repeat(3, 1fr)}, {@code 1fr 1fr}, {@code repeat(auto-fill, minmax(200px, 1fr))}; 1 for anything else. */
-    private int columns(String tracks, double offered, double gap) {
-        if (tracks == null || tracks.length() > 400) {
-            return 1;
+    private boolean inRow(Element element) {
+        Map<String, String> row = element.parent() == null ? Map.of() : styles.of(element.parent());
+        return row.getOrDefault("display", "").endsWith("flex")
+                && !row.getOrDefault("flex-direction", row.getOrDefault("flex-flow", "row"))
+                        .startsWith("column")
+                && !row.getOrDefault("flex-wrap", row.getOrDefault("flex-flow", ""))
+                        .contains("wrap")
+                && !outOfFlow(styles.of(element));
+    }
+
+    private double gap(Element parent, double room) {
+        Map<String, String> style = styles.of(parent);
+        String gap = style.getOrDefault("gap", style.get("grid-gap"));
+        return Lengths.px(style.getOrDefault("column-gap", Lengths.side(gap, 1)), room, screen)
+                .orElse(0);
+    }
+
+    private List<Element> inFlow(Element parent) {
+        return parent.children().stream()
+                .filter(child -> {
+                    Map<String, String> style = styles.of(child);
+                    return !"none".equals(style.get("display"))
+                            && !style.getOrDefault("position", "").matches("absolute|fixed");
+                })
+                .toList();
+    }
+
+    /** The columns that an item of a grid lies in: one after the other, as many as it spans (CSS Grid 2, §8.5). */
+    private double column(Element element, double room) {
+        Element grid = element.parent();
+        double gap = gap(grid, room);
+        double[] columns = Tracks.widths(styles.of(grid).get("grid-template-columns"), room, gap, screen);
+        int at = 0;
+        for (Element item : inFlow(grid)) {
+            int span = Math.min(columns.length, span(styles.of(item), columns.length));
+            if (at % columns.length + span > columns.length) {
+                at += columns.length - at % columns.length; // no room left in this row
+            }
+            if (item == element) {
+                double width = gap * (span - 1);
+                for (int i = 0; i < span; i++) {
+                    width += columns[(at + i) % columns.length];
+                }
+                return width;
+            }
+            at += span;
         }
-        var repeat = java.util.regex.Pattern.compile("repeat\\(\\s*(\\d{1,2}|auto-fi(?:ll|t))\\s*,\\s*(.*)\\)")
-                .matcher(tracks.strip());
-        if (!repeat.matches()) {
-            return tracks.matches("\\s*(?:1fr\\s*)+") ? tracks.strip().split("\\s+").length : 1;
+        return room;
+    }
+
+    private static int span(Map<String, String> style, int all) {
+        String column = style.getOrDefault("grid-column", "").strip();
+        if (column.matches("1\\s*/\\s*-1")) {
+            return all;
         }
-        if (!repeat.group(1).startsWith("auto")) {
-            return Math.max(1, Integer.parseInt(repeat.group(1)));
+        if (column.matches("(?:\\d+\\s*/\\s*)?span\\s+\\d{1,2}")) {
+            return Math.max(1, Integer.parseInt(column.replaceAll(".*span\\s+", "")));
         }
-        var least = java.util.regex.Pattern.compile("minmax\\(\\s*([^,()]+|min\\([^()]*\\))\\s*,.*")
-                .matcher(repeat.group(2));
-        double width =
-                least.matches() ? Lengths.px(least.group(1), offered, screen).orElse(offered) : offered;
-        return Math.max(1, (int) ((offered + gap) / (Math.max(1, width) + gap)));
+        if (column.matches("\\d{1,2}\\s*/\\s*\\d{1,2}")) {
+            String[] lines = column.split("\\s*/\\s*");
+            return Math.max(1, Integer.parseInt(lines[1]) - Integer.parseInt(lines[0]));
+        }
+        return 1;
     }
 
     private double height(Element element, double width, int depth) {
         Map<String, String> style = styles.of(element);
-        double whole = depth < 8 && element.parent() != null && percentHigh(element)
-                ? height(
-                        holder(element) == null ? element.parent() : holder(element),
-                        width(element.parent()),
-                        depth + 1)
-                : UNKNOWN;
+        double whole = depth < 8 && element.parent() != null && percentHigh(element) ? inside(element, depth) : UNKNOWN;
+        double more = borderBox(element) ? 0 : around(element, 0, 2);
         OptionalDouble declared = length(element, "height", whole);
-        double height = declared.orElse(UNKNOWN);
+        double height = declared.isPresent() ? declared.getAsDouble() + more : UNKNOWN;
         double ratio = ratio(element);
         if (Double.isNaN(height) && ratio > 0) {
-            height = width / ratio;
+            boolean byBorder = borderBox(element) && !replaced(element);
+            height = byBorder ? width / ratio : (width - around(element, 1, 3)) / ratio + around(element, 0, 2);
         }
         if (Double.isNaN(height) && stretched(style)) {
             height = whole;
         }
         // A box held open by its padding alone, the older way to give it a ratio.
-        double held = padding(element, 0) + padding(element, 2);
+        double held = around(element, 0, 2);
         if ((Double.isNaN(height) || height == 0)
                 && held > 0
                 && held > width * 0.1
@@ -173,9 +240,17 @@ final class Boxes {
         double least = Lengths.px(style.get("min-height"), UNKNOWN, screen).orElse(UNKNOWN);
         double most = Lengths.px(style.get("max-height"), UNKNOWN, screen).orElse(UNKNOWN);
         if (!Double.isNaN(least)) {
-            height = Double.isNaN(height) ? least : Math.max(height, least);
+            height = Double.isNaN(height) ? least + more : Math.max(height, least + more);
         }
-        return Double.isNaN(most) || Double.isNaN(height) ? height : Math.min(height, most);
+        return Double.isNaN(most) || Double.isNaN(height) ? height : Math.min(height, most + more);
+    }
+
+    /** What 100 % of an element's height are, px. */
+    private double inside(Element element, int depth) {
+        Element holder = holder(element) == null ? element.parent() : holder(element);
+        double outer = height(holder, width(holder), depth + 1);
+        boolean absolute = styles.of(element).getOrDefault("position", "").matches("absolute|fixed");
+        return outer - (absolute ? borders(holder, 0, 2) : around(holder, 0, 2));
     }
 
     private boolean percentHigh(Element element) {
@@ -206,9 +281,10 @@ final class Boxes {
     }
 
     private double clamped(Element element, double width) {
-        double offered = content(holder(element));
-        double most = length(element, "max-width", offered).orElse(Double.POSITIVE_INFINITY);
-        double least = length(element, "min-width", offered).orElse(0);
+        double offered = offered(element);
+        double more = borderBox(element) ? 0 : around(element, 1, 3);
+        double most = length(element, "max-width", offered).orElse(Double.POSITIVE_INFINITY) + more;
+        double least = length(element, "min-width", offered).orElse(-more) + more;
         return Double.isNaN(width) ? UNKNOWN : Math.max(least, Math.min(most, width));
     }
 

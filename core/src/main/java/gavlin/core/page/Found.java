@@ -2,6 +2,7 @@ package gavlin.core.page;
 
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InPage;
+import gavlin.core.page.Overlays.Over;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,15 +17,23 @@ import tools.jackson.databind.node.ObjectNode;
  * A place of a page that takes a picture.
  *
  * @param shown its box on each screen on which it has one
+ * @param largest its largest box at any width, and at which: what the file must have pixels for
+ * @param density the highest for which the page offers a file
+ * @param over what the page lays over it on each of those screens
  * @param places how many places look like it, itself among them
  */
-record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int places) {
+record Found(
+        Element element,
+        Frame frame,
+        Map<Screen, Box<InPage>> shown,
+        Largest largest,
+        int density,
+        Map<Screen, List<Over>> over,
+        int places) {
+    record Largest(Box<InPage> box, int screenWidth) {}
+
     private static final JsonMapper JSON = new JsonMapper();
     private static final int MOST_IN_SET = 100;
-
-    Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown) {
-        this(element, frame, shown, 1);
-    }
 
     /** The same for places that are one slot, or several pictures of one: like ways and like boxes. */
     String likeness() {
@@ -33,23 +42,29 @@ record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int p
     }
 
     static Found andAnother(Found first, Found other) {
-        return new Found(first.element, first.frame, first.shown, first.places + other.places);
+        return new Found(
+                first.element,
+                first.frame,
+                first.shown,
+                first.largest,
+                Math.max(first.density, other.density),
+                first.over,
+                first.places + other.places);
     }
 
     SlotProposal proposal(Names names) {
         Names.Name name = names.of(element);
         Box<InPage> box =
                 shown.getOrDefault(Screen.DESKTOP, shown.values().iterator().next());
-        // The largest box on any screen: what the file must have pixels for.
-        Box<InPage> largest = shown.values().stream().reduce(box, (a, b) -> b.area() > a.area() ? b : a);
         String kind = Kinds.of(
                 name.id() + " " + way() + " " + element.attr("alt"), box.width(), box.height(), frame.circle());
         boolean mark = Kinds.isMark(kind);
         ObjectNode slot = JSON.createObjectNode();
         slot.put("id", name.id()).put("name", name.name()).put("kind", kind);
-        slot.putObject("size").put("width", (int) largest.width()).put("height", (int) largest.height());
-        if (element.attr("srcset").matches("(?s).*\\b2x.*")) {
-            slot.putArray("densities").add(1).add(2);
+        slot.putObject("size").put("width", (int) largest.box.width()).put("height", (int) largest.box.height());
+        if (density > 1) {
+            ArrayNode densities = slot.putArray("densities");
+            java.util.stream.IntStream.rangeClosed(1, density).forEach(densities::add);
         }
         ArrayNode types = slot.putArray("types");
         (mark
@@ -76,6 +91,22 @@ record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int p
         showing.put("objectFit", frame.fit() != null ? frame.fit() : mark ? "contain" : "cover");
         showing.put("objectPosition", frame.position());
         showing.put("background", frame.background());
+        for (Over over : this.over.getOrDefault(screen, List.of())) {
+            ObjectNode node = showing.withArray("obstructions").addObject();
+            boolean words = !over.words().isEmpty();
+            node.put("name", over.name()).put("kind", words ? "words" : "solid");
+            node.putObject("box")
+                    .put("x", (int) over.box().x())
+                    .put("y", (int) over.box().y())
+                    .put("width", (int) over.box().width())
+                    .put("height", (int) over.box().height());
+            if (words) {
+                node.put("text", over.words())
+                        .put("size", over.fontPx())
+                        .put("weight", over.weight())
+                        .put("ink", over.ink());
+            }
+        }
     }
 
     private List<String> reasons() {
@@ -86,6 +117,24 @@ record Found(Element element, Frame frame, Map<Screen, Box<InPage>> shown, int p
                 element.normalName().equals("img")
                         ? "an image"
                         : frame.source().isEmpty() ? "a box of its own ratio" : "a box with a picture behind it");
+        boolean larger = shown.values().stream()
+                .allMatch(box -> largest.box.width() > box.width() || largest.box.height() > box.height());
+        if (larger) {
+            reasons.add(String.format(
+                    Locale.ROOT,
+                    "largest %.0f×%.0f, where the page is %d px wide",
+                    largest.box.width(),
+                    largest.box.height(),
+                    largest.screenWidth));
+        }
+        if (density > 1) {
+            reasons.add("files for screens of " + density + " times the pixels");
+        }
+        over.values().stream()
+                .flatMap(List::stream)
+                .map(Over::name)
+                .distinct()
+                .forEach(name -> reasons.add("“" + name + "” lies over it"));
         if (frame.fit() != null) {
             reasons.add(frame.fit() + " at " + frame.position());
         }

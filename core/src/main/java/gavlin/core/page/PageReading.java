@@ -9,6 +9,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jsoup.nodes.Element;
 
 /**
@@ -23,6 +26,10 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
     private static final int MAX_ELEMENTS = 20_000;
     private static final int MAX_DEPTH = 200;
     private static final int MAX_PROPOSALS = 200;
+    private static final int MAX_PROBES = 6;
+    private static final int MAX_EDGES = 400;
+    private static final Pattern EDGE =
+            Pattern.compile("\\(\\s*(max-width\\s*:|min-width\\s*:|width\\s*[<>]=?)\\s*([\\d.]+(?:px|em|rem))\\s*\\)");
     private static final List<Screen> SCREENS = List.of(Screen.DESKTOP, Screen.PHONE);
 
     /**
@@ -38,6 +45,12 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
         for (int i = 0; i < SCREENS.size(); i++) {
             boxes.add(new Boxes(styles.get(i), SCREENS.get(i)));
         }
+        List<Overlays> overlays = new ArrayList<>();
+        for (int i = 0; i < SCREENS.size(); i++) {
+            overlays.add(new Overlays(styles.get(i), SCREENS.get(i)));
+        }
+        Map<Screen, Boxes> probes = new LinkedHashMap<>();
+        probes(page.sheets()).forEach(screen -> probes.put(screen, new Boxes(new Styles(sheets, screen), screen)));
         Map<String, Found> found = new LinkedHashMap<>();
         int unknown = 0;
         List<Element> elements = page.document().body().getAllElements();
@@ -60,7 +73,17 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
                 unknown++;
                 continue;
             }
-            Found one = new Found(element, frame.get(), shown);
+            Found.Largest largest = largest(element, shown, probes);
+            Map<Screen, List<Overlays.Over>> over = new LinkedHashMap<>();
+            for (int i = 0; i < SCREENS.size(); i++) {
+                Box<InPage> box = shown.get(SCREENS.get(i));
+                if (box != null) {
+                    over.put(SCREENS.get(i), overlays.get(i).over(element, box));
+                }
+            }
+            int density = Candidates.density(
+                    element, styles.get(0).of(element), largest.box().width());
+            Found one = new Found(element, frame.get(), shown, largest, density, over, 1);
             found.merge(one.likeness(), one, Found::andAnother);
         }
         if (unknown > 0) {
@@ -69,12 +92,46 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
                             + " follow from the picture or from text, not from the page's rules: measure them on the live page.");
         }
         Names names = new Names();
-        return new PageReading(
-                page.title(),
-                found.values().stream()
-                        .limit(MAX_PROPOSALS)
-                        .map(f -> f.proposal(names))
-                        .toList(),
-                List.copyOf(notes));
+        List<SlotProposal> proposals = new ArrayList<>(found.values().stream()
+                .limit(MAX_PROPOSALS)
+                .map(f -> f.proposal(names))
+                .toList());
+        proposals.addAll(SiteIcons.of(page.document()));
+        return new PageReading(page.title(), List.copyOf(proposals), List.copyOf(notes));
+    }
+
+    /** Widths at which a box may be larger than on the screens shown: a wide screen, and right before the page's rules change. */
+    private static List<Screen> probes(List<SavedPage.Sheet> sheets) {
+        TreeSet<Integer> widths = new TreeSet<>();
+        for (SavedPage.Sheet sheet : sheets) {
+            Matcher edge = EDGE.matcher(sheet.css());
+            for (int n = 0; n < MAX_EDGES && edge.find(); n++) {
+                double px = Lengths.px(edge.group(2), Double.NaN, Screen.WIDE).orElse(0);
+                int width = (int) Math.floor(
+                        edge.group(1).contains("max") || edge.group(1).contains("<") ? px : px - 1);
+                if (width > Screen.PHONE.width() && width < Screen.WIDE.width()) {
+                    widths.add(width);
+                }
+            }
+        }
+        List<Screen> probes = new ArrayList<>(List.of(Screen.WIDE));
+        widths.stream().limit(MAX_PROBES).map(Screen::wide).forEach(probes::add);
+        return probes;
+    }
+
+    private static Found.Largest largest(Element element, Map<Screen, Box<InPage>> shown, Map<Screen, Boxes> probes) {
+        Found.Largest largest = null;
+        for (Map.Entry<Screen, Box<InPage>> one : shown.entrySet()) {
+            if (largest == null || one.getValue().area() > largest.box().area()) {
+                largest = new Found.Largest(one.getValue(), one.getKey().width());
+            }
+        }
+        for (Map.Entry<Screen, Boxes> probe : probes.entrySet()) {
+            Optional<Box<InPage>> box = probe.getValue().of(element);
+            if (box.isPresent() && box.get().area() > largest.box().area()) {
+                largest = new Found.Largest(box.get(), probe.getKey().width());
+            }
+        }
+        return largest;
     }
 }

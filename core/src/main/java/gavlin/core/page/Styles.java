@@ -56,6 +56,19 @@ final class Styles {
 
     private static final Pattern AT_LEAST = Pattern.compile("\\(\\s*width\\s*>=?\\s*([\\d.]+[a-z]+)\\s*\\)");
     private static final Pattern AT_MOST = Pattern.compile("\\(\\s*width\\s*<=?\\s*([\\d.]+[a-z]+)\\s*\\)");
+    private static final Map<String, Pattern> LONGHANDS = Map.of(
+            "border",
+                    Pattern.compile(
+                            "border-(?:(?:top|right|bottom|left)(?:-(?:width|style|color))?|width|style|color)"),
+            "border-width", Pattern.compile("border-(?:top|right|bottom|left)-width"),
+            "border-style", Pattern.compile("border-(?:top|right|bottom|left)-style"),
+            "padding", Pattern.compile("padding-.*"),
+            "margin", Pattern.compile("margin-.*"),
+            "background", Pattern.compile("background-.*"),
+            "flex", Pattern.compile("flex-(?:grow|shrink|basis)"),
+            "inset", Pattern.compile("top|right|bottom|left"),
+            "gap", Pattern.compile("(?:column|row)-gap"));
+
     private static final int INLINE = 1_000_000;
     private static final long MAX_NANOS = 10_000_000_000L;
 
@@ -197,7 +210,15 @@ final class Styles {
 
     private static void put(Map<String, Held> held, CSSDeclaration declaration, int specificity, int order) {
         Held next = new Held(declaration.getExpressionAsCSSString(), declaration.isImportant(), specificity, order);
-        held.merge(declaration.getProperty().toLowerCase(Locale.ROOT), next, (a, b) -> a.yieldsTo(b) ? b : a);
+        String property = declaration.getProperty().toLowerCase(Locale.ROOT);
+        held.merge(property, next, (a, b) -> a.yieldsTo(b) ? b : a);
+        Pattern longhands = LONGHANDS.get(property);
+        if (longhands != null) {
+            // A shorthand sets all that it stands for: what was said of its parts before is over.
+            held.entrySet()
+                    .removeIf(one -> longhands.matcher(one.getKey()).matches()
+                            && one.getValue().yieldsTo(next));
+        }
     }
 
     /** With custom properties put in (CSS Custom Properties 1), which are inherited. */
