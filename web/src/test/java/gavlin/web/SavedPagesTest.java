@@ -19,7 +19,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
-/** Oracle: Debian's Chromium lays out twenty saved pages in different styles, on a desktop and on a phone. */
+/** Oracle: Debian's Chromium lays out twenty saved pages in different styles, on a desktop and on a phone: sizes and places. */
 class SavedPagesTest {
     private static final Path PAGES = Path.of("src/test/resources/saved-pages");
     /** What a picture fills: an image's content box, the box inside the borders of one with a picture behind it. */
@@ -32,6 +32,8 @@ class SavedPagesTest {
               return [
                 box.width - px('borderLeftWidth', 'borderRightWidth') - (image ? px('paddingLeft', 'paddingRight') : 0),
                 box.height - px('borderTopWidth', 'borderBottomWidth') - (image ? px('paddingTop', 'paddingBottom') : 0),
+                box.left + px('borderLeftWidth') + (image ? px('paddingLeft') : 0),
+                box.top + px('borderTopWidth') + (image ? px('paddingTop') : 0),
               ];
             }""";
 
@@ -115,7 +117,9 @@ class SavedPagesTest {
         for (JsonNode showing : proposal.slot().path("showings")) {
             if (showing.at("/screen/width").asInt() == screen) {
                 return showing.at("/box/width").asInt() + "x"
-                        + showing.at("/box/height").asInt();
+                        + showing.at("/box/height").asInt() + "x"
+                        + showing.at("/at/x").asInt(-1) + "x"
+                        + showing.at("/at/y").asInt(-1);
             }
         }
         return "not known";
@@ -123,8 +127,12 @@ class SavedPagesTest {
 
     private static boolean near(String said, List<Number> box) {
         String[] sides = said.split("x");
-        return sides.length == 2
-                && Math.abs(Double.parseDouble(sides[0]) - box.get(0).doubleValue()) <= 1
-                && Math.abs(Double.parseDouble(sides[1]) - box.get(1).doubleValue()) <= 1;
+        for (int i = 0; i < 4; i++) {
+            if (sides.length != 4
+                    || Math.abs(Double.parseDouble(sides[i]) - box.get(i).doubleValue()) > 1) {
+                return false;
+            }
+        }
+        return true;
     }
 }

@@ -19,6 +19,9 @@ public final class SheetEdits {
     /** Of a page plan of which no height is known, CSS px. */
     private static final int FRESH_HEIGHT = 1400;
 
+    /** Where a showing of a slot that is to be added stands on its page, {@code {"x", "y"}}, CSS px; no member of the sheet. */
+    public static final String AT = "at";
+
     private SheetEdits() {}
 
     /** A sheet without slots, to add some to; it is sound with the first. */
@@ -82,7 +85,8 @@ public final class SheetEdits {
             ObjectNode plan = page(root, pageId.isEmpty() ? "page" : pageId, page + ", " + screen, width);
             ((ObjectNode) showing).put("page", plan.path("id").asString());
             ((ObjectNode) showing).put("name", page + ", " + screen);
-            int top = foot(root, plan);
+            JsonNode at = ((ObjectNode) showing).remove(AT);
+            int top = at == null ? foot(root, plan) : Math.max(0, at.path("y").asInt());
             int bottom = top + showing.at("/box/height").asInt(0);
             if (bottom > plan.path("height").asInt()) {
                 plan.put("height", bottom + SPACE);
@@ -91,7 +95,12 @@ public final class SheetEdits {
                     .addObject()
                     .put("slot", id)
                     .put("showing", showing.path("id").asString())
-                    .put("x", Math.max(0, (width - showing.at("/box/width").asInt(0)) / 2))
+                    .put(
+                            "x",
+                            at == null
+                                    ? Math.max(
+                                            0, (width - showing.at("/box/width").asInt(0)) / 2)
+                                    : at.path("x").asInt())
                     .put("y", top);
         }
         root.withArray("slots").add(slot);

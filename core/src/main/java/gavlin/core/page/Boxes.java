@@ -45,7 +45,7 @@ final class Boxes {
     }
 
     /** What an element offers to those inside it, px. */
-    private double content(Element element) {
+    double content(Element element) {
         if (element == null || element.parent() == null || element.normalName().equals("html")) {
             return screen.width();
         }
@@ -71,11 +71,37 @@ final class Boxes {
         return padding(element, side) + padding(element, other) + borders(element, side, other);
     }
 
+    /** Padding and border on one side. */
+    double around(Element element, int side) {
+        return padding(element, side) + border(element, side);
+    }
+
+    double border(Element element, int side) {
+        return Borders.width(styles.of(element), side, screen);
+    }
+
+    /** From the border box's edge to what a picture fills. */
+    double before(Element element, int side) {
+        return replaced(element) ? around(element, side) : border(element, side);
+    }
+
+    String marginValue(Map<String, String> style, int side) {
+        String one = style.get("margin-" + new String[] {"top", "right", "bottom", "left"}[side]);
+        return one != null ? one : Lengths.side(style.get("margin"), side);
+    }
+
+    double rowGap(Element parent, double room) {
+        Map<String, String> style = styles.of(parent);
+        String gap = style.getOrDefault("gap", style.get("grid-gap"));
+        return Lengths.px(style.getOrDefault("row-gap", Lengths.side(gap, 0)), room, screen)
+                .orElse(0);
+    }
+
     private double borders(Element element, int side, int other) {
         return Borders.width(styles.of(element), side, screen) + Borders.width(styles.of(element), other, screen);
     }
 
-    private double width(Element element) {
+    double width(Element element) {
         Double known = widths.get(element);
         if (known == null) {
             known = clamped(element, naturalWidth(element));
@@ -116,7 +142,7 @@ final class Boxes {
     }
 
     /** What an element's percentages refer to: the positioned box around it when it is laid absolutely, its parent otherwise. */
-    private Element holder(Element element) {
+    Element holder(Element element) {
         Element at = element.parent();
         if ("absolute".equals(styles.of(element).get("position"))) {
             while (at != null && at.parent() != null && !positioned(at)) {
@@ -150,7 +176,7 @@ final class Boxes {
         return FlexItem.width(items, row.indexOf(element), offered - gaps, margin(element, 1) + margin(element, 3));
     }
 
-    private boolean inRow(Element element) {
+    boolean inRow(Element element) {
         Map<String, String> row = element.parent() == null ? Map.of() : styles.of(element.parent());
         return row.getOrDefault("display", "").endsWith("flex")
                 && !row.getOrDefault("flex-direction", row.getOrDefault("flex-flow", "row"))
@@ -160,14 +186,14 @@ final class Boxes {
                 && !outOfFlow(styles.of(element));
     }
 
-    private double gap(Element parent, double room) {
+    double gap(Element parent, double room) {
         Map<String, String> style = styles.of(parent);
         String gap = style.getOrDefault("gap", style.get("grid-gap"));
         return Lengths.px(style.getOrDefault("column-gap", Lengths.side(gap, 1)), room, screen)
                 .orElse(0);
     }
 
-    private List<Element> inFlow(Element parent) {
+    List<Element> inFlow(Element parent) {
         return parent.children().stream()
                 .filter(child -> {
                     Map<String, String> style = styles.of(child);
@@ -177,8 +203,13 @@ final class Boxes {
                 .toList();
     }
 
-    /** The columns that an item of a grid lies in: one after the other, as many as it spans (CSS Grid 2, §8.5). */
+    /** How wide the columns are that an item of a grid lies in. */
     private double column(Element element, double room) {
+        return columnOf(element, room)[2];
+    }
+
+    /** Start, row and width of an item of a grid: one after the other, each over as many columns as it spans (CSS Grid 2, §8.5). */
+    double[] columnOf(Element element, double room) {
         Element grid = element.parent();
         double gap = gap(grid, room);
         double[] columns = Tracks.widths(styles.of(grid).get("grid-template-columns"), room, gap, screen);
@@ -189,15 +220,18 @@ final class Boxes {
                 at += columns.length - at % columns.length; // no room left in this row
             }
             if (item == element) {
+                int first = at % columns.length;
+                double start = 0;
                 double width = gap * (span - 1);
-                for (int i = 0; i < span; i++) {
-                    width += columns[(at + i) % columns.length];
+                for (int i = 0; i < first + span; i++) {
+                    start += i < first ? columns[i] + gap : 0;
+                    width += i >= first ? columns[i] : 0;
                 }
-                return width;
+                return new double[] {start, at / columns.length, width};
             }
             at += span;
         }
-        return room;
+        return new double[] {0, 0, room};
     }
 
     private static int span(Map<String, String> style, int all) {
@@ -215,7 +249,8 @@ final class Boxes {
         return 1;
     }
 
-    private double height(Element element, double width, int depth) {
+    /** Of the border box, px; not a number where text decides it. */
+    double height(Element element, double width, int depth) {
         Map<String, String> style = styles.of(element);
         double whole = depth < 8 && element.parent() != null && percentHigh(element) ? inside(element, depth) : UNKNOWN;
         double more = borderBox(element) ? 0 : around(element, 0, 2);
@@ -299,7 +334,7 @@ final class Boxes {
                 : OptionalDouble.empty();
     }
 
-    private static boolean replaced(Element element) {
+    static boolean replaced(Element element) {
         return element.normalName().equals("img") || element.normalName().equals("video");
     }
 
@@ -330,7 +365,7 @@ final class Boxes {
         return side(element, "padding", side);
     }
 
-    private double margin(Element element, int side) {
+    double margin(Element element, int side) {
         return side(element, "margin", side);
     }
 

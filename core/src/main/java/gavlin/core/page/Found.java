@@ -1,6 +1,7 @@
 package gavlin.core.page;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Space.InPage;
 import gavlin.core.page.Overlays.Over;
 import java.util.ArrayList;
@@ -20,6 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
  * @param largest its largest box at any width, and at which: what the file must have pixels for
  * @param density the highest for which the page offers a file
  * @param over what the page lays over it on each of those screens
+ * @param at where it stands on each of those screens, as far as that is known
  * @param places how many places look like it, itself among them
  */
 record Found(
@@ -29,6 +31,7 @@ record Found(
         Largest largest,
         int density,
         Map<Screen, List<Over>> over,
+        Map<Screen, Point<InPage>> at,
         int places) {
     record Largest(Box<InPage> box, int screenWidth) {}
 
@@ -49,6 +52,7 @@ record Found(
                 first.largest,
                 Math.max(first.density, other.density),
                 first.over,
+                first.at,
                 first.places + other.places);
     }
 
@@ -91,6 +95,11 @@ record Found(
         showing.put("objectFit", frame.fit() != null ? frame.fit() : mark ? "contain" : "cover");
         showing.put("objectPosition", frame.position());
         showing.put("background", frame.background());
+        if (at.containsKey(screen)) {
+            showing.putObject(SlotProposal.AT)
+                    .put("x", (int) at.get(screen).x())
+                    .put("y", (int) at.get(screen).y());
+        }
         for (Over over : this.over.getOrDefault(screen, List.of())) {
             ObjectNode node = showing.withArray("obstructions").addObject();
             boolean words = !over.words().isEmpty();

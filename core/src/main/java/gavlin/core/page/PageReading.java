@@ -3,6 +3,7 @@ package gavlin.core.page;
 import com.helger.css.decl.CascadingStyleSheet;
 import gavlin.core.BadInput;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Space.InPage;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -46,7 +47,9 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
             boxes.add(new Boxes(styles.get(i), SCREENS.get(i)));
         }
         List<Overlays> overlays = new ArrayList<>();
+        List<Flow> flows = new ArrayList<>();
         for (int i = 0; i < SCREENS.size(); i++) {
+            flows.add(new Flow(styles.get(i), SCREENS.get(i), boxes.get(i)));
             overlays.add(new Overlays(styles.get(i), SCREENS.get(i)));
         }
         Map<Screen, Boxes> probes = new LinkedHashMap<>();
@@ -81,15 +84,26 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
                     over.put(SCREENS.get(i), overlays.get(i).over(element, box));
                 }
             }
+            Map<Screen, Point<InPage>> at = new LinkedHashMap<>();
+            for (int i = 0; i < SCREENS.size(); i++) {
+                Screen screen = SCREENS.get(i);
+                if (shown.containsKey(screen)) {
+                    flows.get(i).of(element).ifPresent(point -> at.put(screen, point));
+                }
+            }
             int density = Candidates.density(
                     element, styles.get(0).of(element), largest.box().width());
-            Found one = new Found(element, frame.get(), shown, largest, density, over, 1);
+            Found one = new Found(element, frame.get(), shown, largest, density, over, at, 1);
             found.merge(one.likeness(), one, Found::andAnother);
         }
         if (unknown > 0) {
             notes.add(
                     unknown + (unknown == 1 ? " place has a picture whose size" : " places have pictures whose sizes")
                             + " follow from the picture or from text, not from the page's rules: measure them on the live page.");
+        }
+        if (!page.document().body().text().isBlank()) {
+            notes.add(
+                    "Text is not set here, its fonts are not among the files: what stands below text stands about there, not exactly.");
         }
         Names names = new Names();
         List<SlotProposal> proposals = new ArrayList<>(found.values().stream()

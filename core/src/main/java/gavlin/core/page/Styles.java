@@ -69,6 +69,15 @@ final class Styles {
             "inset", Pattern.compile("top|right|bottom|left"),
             "gap", Pattern.compile("(?:column|row)-gap"));
 
+    /** What browsers do by themselves and what moves boxes (HTML, §15.3, "Rendering"; 1em is taken as 16 px). */
+    private static final CascadingStyleSheet DEFAULTS = CSSReader.readFromStringReader(
+            "head, script, style, template { display: none } body { margin: 8px } p, dl, ul, ol, blockquote, pre, figure { margin-top: 16px; margin-bottom: 16px }"
+                    + " blockquote, figure { margin-left: 40px; margin-right: 40px } ul, ol { padding-left: 40px }"
+                    + " h1 { font-size: 32px; margin-top: 21.44px; margin-bottom: 21.44px }"
+                    + " h2 { font-size: 24px; margin-top: 19.92px; margin-bottom: 19.92px }"
+                    + " h3 { font-size: 18.72px; margin-top: 18.72px; margin-bottom: 18.72px }",
+            READING);
+
     private static final int INLINE = 1_000_000;
     private static final long MAX_NANOS = 10_000_000_000L;
 
@@ -79,6 +88,8 @@ final class Styles {
     private final Map<Element, Map<String, String>> known = new IdentityHashMap<>();
     private final long end = System.nanoTime() + MAX_NANOS;
     private int count;
+    /** How many rules are the browser's own; 0 while they are added. */
+    private int defaults;
 
     private record Rule(Evaluator selector, int specificity, int order, Collection<CSSDeclaration> declarations) {}
 
@@ -94,6 +105,8 @@ final class Styles {
 
     Styles(List<CascadingStyleSheet> sheets, Screen screen) {
         this.screen = screen;
+        add(DEFAULTS);
+        defaults = count;
         sheets.forEach(this::add);
     }
 
@@ -147,7 +160,9 @@ final class Styles {
         for (CSSSelector selector : style.getAllSelectors()) {
             String text = selector.getAsCSSString(WRITING, 0).strip();
             try {
-                Rule rule = new Rule(QueryParser.parse(text), specificity(text), count++, style.getAllDeclarations());
+                // What a browser does by itself yields to anything that the page says.
+                int specificity = defaults == 0 ? -1 : specificity(text);
+                Rule rule = new Rule(QueryParser.parse(text), specificity, count++, style.getAllDeclarations());
                 rules.computeIfAbsent(key(text), k -> new ArrayList<>()).add(rule);
             } catch (RuntimeException e) {
                 // A selector of a moment or of what is no element: it holds for none of them.
