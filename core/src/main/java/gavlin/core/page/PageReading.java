@@ -105,6 +105,10 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
             notes.add(
                     "Text is not set here, its fonts are not among the files: what stands below text stands about there, not exactly.");
         }
+        if (!page.document().select("input[type=password]").isEmpty()) {
+            notes.add(
+                    "It asks for a password: if this is the page to sign in on, sign in first and save the page behind it.");
+        }
         Names names = new Names();
         List<SlotProposal> proposals = new ArrayList<>(found.values().stream()
                 .limit(MAX_PROPOSALS)

@@ -44,6 +44,8 @@ final class SavedFiles {
                 } else {
                     unpacked.add(name, new ByteArrayInputStream(content));
                 }
+            } catch (BadInput e) {
+                throw e; // too much of it is not damage
             } catch (IOException | MimeException | IllegalArgumentException e) {
                 throw new BadInput("files", name + " is damaged: save the page again");
             }
@@ -103,7 +105,10 @@ final class SavedFiles {
         for (int n = content.read(buffer); n > 0; n = content.read(buffer)) {
             bytes += n;
             if (bytes > MAX_BYTES) {
-                throw new BadInput("files", "page and style sheets together have more than " + MAX_BYTES + " bytes");
+                throw new BadInput(
+                        "files",
+                        "page and style sheets together have more than " + MAX_BYTES / 1_000_000
+                                + " MB: save the page again without its pictures, as \"web page, HTML only\" with its style sheets beside it");
             }
             kept.write(buffer, 0, n);
         }

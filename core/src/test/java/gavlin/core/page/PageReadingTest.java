@@ -116,6 +116,36 @@ class PageReadingTest {
         assertTrue(refused.getMessage().contains(says), refused.getMessage());
     }
 
+    @Test
+    void pageToSignInOn_isSaid() {
+        PageReading reading = PageReading.of(
+                Map.of("in.html", "<form><input name=who><input type=password name=word></form>".getBytes()));
+        assertTrue(
+                String.join("\n", reading.notes()).contains("sign in first"),
+                reading.notes().toString());
+    }
+
+    @Test
+    void pageThatIsFarTooLarge_isRefusedInWords() {
+        byte[] vast = "<!doctype html><p>word</p>".repeat(1_200_000).getBytes();
+        BadInput refused = assertThrows(BadInput.class, () -> PageReading.of(Map.of("vast.html", vast)));
+        assertTrue(
+                refused.getMessage().matches("page and style sheets together have more than \\d+ MB: .*"),
+                refused.getMessage());
+    }
+
+    @Test
+    void siteIcons_areProposedInTheSizesThatTheHeadNames() {
+        PageReading reading = PageReading.of(Map.of("i.html", """
+                <link rel="shortcut icon" href="favicon.ico"><link rel="icon" sizes="32x32 48x48" href="i.png">
+                <link rel="apple-touch-icon" href="t.png"><p>Words</p>""".getBytes()));
+        JsonNode tab = reading.proposals().get(0).slot();
+        assertEquals("icon", tab.path("kind").asString());
+        assertEquals(48, tab.at("/size/width").asInt());
+        assertEquals("[\"png\",\"ico\"]", tab.path("types").toString());
+        assertEquals(180, reading.proposals().get(1).slot().at("/size/width").asInt());
+    }
+
     /** Depth, breadth and wrong CSS cost bounded time; the bound is generous, the machine noisy. */
     @Test
     void hostilePages_areReadOrRefusedInTime() {

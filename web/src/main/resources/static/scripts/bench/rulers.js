@@ -16,16 +16,19 @@ export function drawRulers(at, field, element, window) {
   ];
   for (let mark = first(field.x, step); mark <= field.x + field.width; mark += step) {
     const x = at.x + mark * at.scale;
-    parts.push(svg("path", { class: "ruler-line", d: `M${x} ${RULER - 5}v-5` }), svg("text", { class: "ruler-text", y: 11, ...beside(x, x + 40 > width) }, String(mark)));
+    parts.push(svg("path", { class: "ruler-line", d: `M${x} ${RULER - 5}v-5` }), svg("text", { class: "ruler-text", y: 11, ...beside(x, x + 40 > width) }, marked(mark)));
   }
   for (let mark = first(field.y, step); mark <= field.y + field.height; mark += step) {
     const y = at.y + mark * at.scale;
     const turned = `translate(11 ${y}) rotate(-90)`;
-    const label = svg("text", { class: "ruler-text", transform: turned, ...beside(0, y + 40 < height) }, String(mark));
+    const label = svg("text", { class: "ruler-text", transform: turned, ...beside(0, y + 40 < height) }, marked(mark));
     parts.push(svg("path", { class: "ruler-line", d: `M${RULER - 5} ${y}h-5` }), label);
   }
   return parts;
 }
+
+/** Without the tail that adding up tenths leaves. */
+const marked = (mark) => String(Math.round(mark * 1e6) / 1e6);
 
 const first = (from, step) => Math.ceil(from / step) * step || 0;
 
