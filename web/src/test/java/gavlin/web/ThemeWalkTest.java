@@ -451,7 +451,7 @@ class ThemeWalkTest extends BrowserWalk {
         open("/slots/masthead/hand-out");
         assertThat(page.locator(".facts").first()).containsText("1920×480 px exactly");
         assertThat(page.locator(".facts").first())
-                .containsText("from 357 px to 1350 px across and from 96 px to 480 px down");
+                .containsText("from 570 px to 1350 px across and from 96 px to 480 px down");
         assertNoViolations();
         Download png = page.waitForDownload(
                 () -> page.locator("a", has("Template, PNG ×2")).click());
