@@ -43,6 +43,8 @@ class WalkTest extends BrowserWalk {
         page.locator("input[type=file]").setInputFiles(new FilePayload("North wall.jpg", "image/jpeg", photo));
         assertThat(page.locator("#drawing image")).isVisible();
         assertThat(gauge("size")).containsText("1400×400");
+        assertThat(gauge("file name")).containsText("north-wall"); // as the file will be called that is taken away
+        assertThat(gauge("file name").locator(".v")).hasText("fits");
         assertThat(page.locator(".showing")).hasCount(2);
 
         String centred = page.locator("#window-y").inputValue();

@@ -7,6 +7,7 @@ import gavlin.core.geometry.Size;
  *
  * @param size upright, px
  * @param transparent whether any pixel is not fully opaque
+ * @param title what its files are named after, or empty
  * @param description what it shows, for those who can't see it
  * @param credit the line that must stand beside it, or empty
  */

@@ -68,7 +68,7 @@ public record StoredPicture(
     }
 
     public PictureFacts facts() {
-        return new PictureFacts(size, transparent, words.title(), words.description(), words.creditSaid());
+        return new PictureFacts(size, transparent, nameInFiles(), words.description(), words.creditSaid());
     }
 
     /** The same, were this what must be seen of it. */
