@@ -72,7 +72,7 @@ public record RenditionPlan(
     public String fingerprint() {
         Box<InPrepared> window = framing.window();
         boolean looksAround = finish.all().stream().anyMatch(Finish::looksAround);
-        return String.join(
+        String made = String.join(
                 "|",
                 Integer.toString(CORE_VERSION),
                 size.toString(),
@@ -83,8 +83,10 @@ public record RenditionPlan(
                 encoding == null ? "" : encoding.code(),
                 prepared.steps().fingerprint(),
                 finish.fingerprint(),
-                looksAround ? around.toString() : "",
-                lettering.isEmpty() ? "" : lettering.toString());
+                looksAround ? around.toString() : "");
+        return lettering.isEmpty()
+                ? made
+                : made + "|" + lettering; // files without words over them keep the key that they have
     }
 
     /** The part of the picture that is read, and the box of the file that it fills at least: what must be decoded. */

@@ -19,6 +19,11 @@ final class Boxes {
     private final Styles styles;
     private final Screen screen;
     private final Map<Element, Double> widths = new IdentityHashMap<>();
+    /** By parent, what would be computed for each of its children again. */
+    private final Map<Element, List<Element>> flowing = new IdentityHashMap<>();
+
+    private final Map<Element, Map<Element, double[]>> grids = new IdentityHashMap<>();
+    private final Map<Element, Map<Element, Double>> rows = new IdentityHashMap<>();
 
     Boxes(Styles styles, Screen screen) {
         this.styles = styles;
@@ -162,8 +167,16 @@ final class Boxes {
         if (!inRow(element)) {
             return offered - margin(element, 1) - margin(element, 3);
         }
-        List<Element> row = inFlow(element.parent());
-        double gaps = gap(element.parent(), offered) * (row.size() - 1);
+        Map<Element, Double> row = rows.get(element.parent());
+        if (row == null) {
+            row = rowOf(element.parent(), offered);
+            rows.put(element.parent(), row);
+        }
+        return row.getOrDefault(element, UNKNOWN);
+    }
+
+    private Map<Element, Double> rowOf(Element parent, double offered) {
+        List<Element> row = inFlow(parent);
         List<FlexItem> items = row.stream()
                 .map(item -> FlexItem.of(
                         styles.of(item),
@@ -173,7 +186,13 @@ final class Boxes {
                         margin(item, 1) + margin(item, 3),
                         screen))
                 .toList();
-        return FlexItem.width(items, row.indexOf(element), offered - gaps, margin(element, 1) + margin(element, 3));
+        double room = offered - gap(parent, offered) * (row.size() - 1);
+        Map<Element, Double> widths = new IdentityHashMap<>();
+        for (int i = 0; i < items.size(); i++) {
+            Element item = row.get(i);
+            widths.put(item, FlexItem.width(items, i, room, margin(item, 1) + margin(item, 3)));
+        }
+        return widths;
     }
 
     boolean inRow(Element element) {
@@ -193,14 +212,30 @@ final class Boxes {
                 .orElse(0);
     }
 
+    /** A box's children that are neither hidden nor laid absolutely. */
     List<Element> inFlow(Element parent) {
-        return parent.children().stream()
-                .filter(child -> {
-                    Map<String, String> style = styles.of(child);
-                    return !"none".equals(style.get("display"))
-                            && !style.getOrDefault("position", "").matches("absolute|fixed");
-                })
-                .toList();
+        return flowing.computeIfAbsent(
+                parent,
+                p -> isDeep(p)
+                        ? List.of()
+                        : p.children().stream()
+                                .filter(child -> {
+                                    Map<String, String> style = styles.of(child);
+                                    String position = style.getOrDefault("position", "");
+                                    return !"none".equals(style.get("display"))
+                                            && !position.equals("absolute")
+                                            && !position.equals("fixed");
+                                })
+                                .toList());
+    }
+
+    /** What lies deeper is not laid out: no page that people make does, and every level is a call. */
+    private static boolean isDeep(Element element) {
+        int depth = 0;
+        for (Element at = element; at != null && depth <= PageReading.MAX_DEPTH; at = at.parent()) {
+            depth++;
+        }
+        return depth > PageReading.MAX_DEPTH;
     }
 
     /** How wide the columns are that an item of a grid lies in. */
@@ -210,7 +245,16 @@ final class Boxes {
 
     /** Start, row and width of an item of a grid: one after the other, each over as many columns as it spans (CSS Grid 2, §8.5). */
     double[] columnOf(Element element, double room) {
-        Element grid = element.parent();
+        Map<Element, double[]> places = grids.get(element.parent());
+        if (places == null) {
+            places = columnsOf(element.parent(), room);
+            grids.put(element.parent(), places);
+        }
+        return places.getOrDefault(element, new double[] {0, 0, room});
+    }
+
+    private Map<Element, double[]> columnsOf(Element grid, double room) {
+        Map<Element, double[]> places = new IdentityHashMap<>();
         double gap = gap(grid, room);
         double[] columns = Tracks.widths(styles.of(grid).get("grid-template-columns"), room, gap, screen);
         int at = 0;
@@ -219,19 +263,17 @@ final class Boxes {
             if (at % columns.length + span > columns.length) {
                 at += columns.length - at % columns.length; // no room left in this row
             }
-            if (item == element) {
-                int first = at % columns.length;
-                double start = 0;
-                double width = gap * (span - 1);
-                for (int i = 0; i < first + span; i++) {
-                    start += i < first ? columns[i] + gap : 0;
-                    width += i >= first ? columns[i] : 0;
-                }
-                return new double[] {start, at / columns.length, width};
+            int first = at % columns.length;
+            double start = 0;
+            double width = gap * (span - 1);
+            for (int i = 0; i < first + span; i++) {
+                start += i < first ? columns[i] + gap : 0;
+                width += i >= first ? columns[i] : 0;
             }
+            places.put(item, new double[] {start, at / columns.length, width});
             at += span;
         }
-        return new double[] {0, 0, room};
+        return places;
     }
 
     private static int span(Map<String, String> style, int all) {

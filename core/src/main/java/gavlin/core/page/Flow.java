@@ -2,11 +2,13 @@ package gavlin.core.page;
 
 import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Space.InPage;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
 import org.jsoup.nodes.TextNode;
@@ -27,6 +29,7 @@ final class Flow {
     private final Screen screen;
     private final Boxes boxes;
     private final Map<Element, Double> heights = new IdentityHashMap<>();
+    private final Map<Element, Laid> children = new IdentityHashMap<>();
 
     Flow(Styles styles, Screen screen, Boxes boxes) {
         this.styles = styles;
@@ -53,7 +56,7 @@ final class Flow {
         Map<String, String> style = styles.of(element);
         String position = style.getOrDefault("position", "static");
         if (position.matches("absolute|fixed")) {
-            return laid(element, style, depth);
+            return absolute(element, style, depth);
         }
         double[] at = corner(parent, depth + 1);
         double[] inside = inFlow(element, parent);
@@ -66,7 +69,7 @@ final class Flow {
         return new double[] {x, y};
     }
 
-    private double[] laid(Element element, Map<String, String> style, int depth) {
+    private double[] absolute(Element element, Map<String, String> style, int depth) {
         Element holder = boxes.holder(element);
         boolean page = holder == null || holder.parent() == null;
         double[] at = page ? new double[] {0, 0} : corner(holder, depth + 1);
@@ -88,25 +91,41 @@ final class Flow {
         return start.isPresent() ? start.getAsDouble() : end.isPresent() ? room - end.getAsDouble() - length : 0;
     }
 
-    /** From the corner of the parent's content box. */
+    /** How the children of a box lie: each from the corner of its content box, and how high they are together, px. */
+    private record Laid(Map<Element, double[]> at, double height) {
+        private static final Laid NOTHING = new Laid(Map.of(), 0);
+    }
+
+    /** Once for each box: pages have thousands of children in one. */
+    private Laid laid(Element parent) {
+        Laid known = children.get(parent);
+        if (known == null) {
+            children.put(parent, Laid.NOTHING); // a circle ends here
+            List<Element> inside = boxes.inFlow(parent);
+            double room = boxes.content(parent);
+            if (parent.normalName().equals("tr") || !inside.isEmpty() && boxes.inRow(inside.get(0))) {
+                known = row(parent, inside, room);
+            } else if (styles.of(parent).getOrDefault("display", "").endsWith("grid")) {
+                known = grid(parent, inside, room);
+            } else {
+                known = blocks(parent, room);
+            }
+            children.put(parent, known);
+        }
+        return known;
+    }
+
     private double[] inFlow(Element element, Element parent) {
-        double room = boxes.content(parent);
-        if (boxes.inRow(element)) {
-            return inRow(element, parent, room);
-        }
-        if (parent.normalName().equals("tr")) {
-            return new double[] {
-                boxes.inFlow(parent).stream()
-                        .takeWhile(cell -> cell != element)
-                        .mapToDouble(boxes::width)
-                        .sum(),
-                0
-            };
-        }
-        double gap = column(parent) ? boxes.rowGap(parent, room) : 0;
-        if (styles.of(parent).getOrDefault("display", "").endsWith("grid")) {
-            return inGrid(element, parent, room);
-        }
+        return laid(parent).at.getOrDefault(element, new double[2]);
+    }
+
+    private Laid blocks(Element parent, double room) {
+        Map<Element, double[]> at = new IdentityHashMap<>();
+        List<Element> inside = boxes.inFlow(parent);
+        Set<Element> flowing = Collections.newSetFromMap(new IdentityHashMap<>());
+        flowing.addAll(inside);
+        boolean column = column(parent);
+        double gap = column ? boxes.rowGap(parent, room) : 0;
         double y = 0;
         double below = 0; // the margin of the one before, which collapses with the next one's
         double floatLeft = 0;
@@ -121,14 +140,13 @@ final class Flow {
                 below = words > 0 ? 0 : below;
                 continue;
             }
-            Map<String, String> style = styles.of(child);
-            if ("none".equals(style.get("display"))
-                    || style.getOrDefault("position", "").matches("absolute|fixed")) {
+            if (!flowing.contains(child)) {
                 continue;
             }
+            Map<String, String> style = styles.of(child);
             String side = style.getOrDefault("float", "none");
-            double width = boxes.width(child) + boxes.margin(child, 1) + boxes.margin(child, 3);
-            if (side.matches("left|right")) {
+            if (side.equals("left") || side.equals("right")) {
+                double width = boxes.width(child) + boxes.margin(child, 1) + boxes.margin(child, 3);
                 if (floatLeft + floatRight + width > room + 0.5) {
                     y = Math.max(y + below, floatFoot);
                     floatLeft = 0;
@@ -136,18 +154,11 @@ final class Flow {
                     below = 0;
                 }
                 double top = y + below + boxes.margin(child, 0);
-                if (child == element) {
-                    double x = side.equals("left")
-                            ? floatLeft + boxes.margin(child, 3)
-                            : room - floatRight - width + boxes.margin(child, 3);
-                    return new double[] {x, top};
-                }
+                double x = side.equals("left") ? floatLeft : room - floatRight - width;
+                at.put(child, new double[] {x + boxes.margin(child, 3), top});
                 floatFoot = Math.max(floatFoot, top + height(child) + boxes.margin(child, 2));
-                if (side.equals("left")) {
-                    floatLeft += width;
-                } else {
-                    floatRight += width;
-                }
+                floatLeft += side.equals("left") ? width : 0;
+                floatRight += side.equals("right") ? width : 0;
                 continue;
             }
             if (!style.getOrDefault("clear", "none").equals("none") && floatFoot > y + below) {
@@ -156,17 +167,77 @@ final class Flow {
                 floatLeft = 0;
                 floatRight = 0;
             }
-            double above = topMargin(child);
-            double top = y + between(column(parent), first, isFirst, below, above, gap);
+            double top = y + between(column, first, isFirst, below, topMargin(child), gap);
             first = false;
             isFirst = false;
-            if (child == element) {
-                return new double[] {across(child, style, room), top};
-            }
+            at.put(child, new double[] {across(child, style, room), top});
             y = top + height(child);
             below = bottomMargin(child);
         }
-        return new double[] {0, y};
+        boolean keeps = !collapses(parent) || boxes.around(parent, 2) > 0;
+        String overflow = styles.of(parent).getOrDefault("overflow", "visible");
+        boolean holdsFloats = !overflow.equals("visible")
+                || "flow-root".equals(styles.of(parent).get("display"));
+        return new Laid(at, Math.max(y + (keeps ? below : 0), holdsFloats ? floatFoot : 0));
+    }
+
+    /** Of a flex row or a row of a table. */
+    private Laid row(Element parent, List<Element> items, double room) {
+        Map<Element, double[]> at = new IdentityHashMap<>();
+        Map<String, String> style = styles.of(parent);
+        double gap = boxes.gap(parent, room);
+        double used = gap * (items.size() - 1);
+        double high = 0;
+        for (Element item : items) {
+            used += outer(item);
+            high = Math.max(high, height(item) + boxes.margin(item, 0) + boxes.margin(item, 2));
+        }
+        double free = Math.max(0, room - used);
+        double own = boxes.height(parent, boxes.width(parent), 0);
+        double inner = Double.isNaN(own) ? high : own - boxes.around(parent, 0) - boxes.around(parent, 2);
+        int count = items.size();
+        double[] spread = switch (style.getOrDefault("justify-content", "")) {
+            case "center" -> new double[] {free / 2, 0};
+            case "flex-end", "end", "right" -> new double[] {free, 0};
+            case "space-between" -> new double[] {0, count > 1 ? free / (count - 1) : 0};
+            case "space-around" -> new double[] {free / count / 2, free / count};
+            case "space-evenly" -> new double[] {free / (count + 1), free / (count + 1)};
+            default -> new double[] {0, 0};
+        };
+        double x = spread[0];
+        for (Element item : items) {
+            double left = inner - height(item) - boxes.margin(item, 0) - boxes.margin(item, 2);
+            double y = switch (styles.of(item).getOrDefault("align-self", style.getOrDefault("align-items", ""))) {
+                case "center" -> left / 2;
+                case "flex-end", "end" -> left;
+                default -> 0;
+            };
+            at.put(item, new double[] {x + boxes.margin(item, 3), y + boxes.margin(item, 0)});
+            x += outer(item) + gap + spread[1];
+        }
+        return new Laid(at, high);
+    }
+
+    private double outer(Element item) {
+        return boxes.width(item) + boxes.margin(item, 1) + boxes.margin(item, 3);
+    }
+
+    private Laid grid(Element parent, List<Element> items, double room) {
+        Map<Element, double[]> at = new IdentityHashMap<>();
+        double y = 0;
+        double high = 0;
+        int row = 0;
+        for (Element item : items) {
+            double[] column = boxes.columnOf(item, room);
+            if ((int) column[1] != row) {
+                y += high + boxes.rowGap(parent, room);
+                high = 0;
+                row = (int) column[1];
+            }
+            at.put(item, new double[] {column[0] + boxes.margin(item, 3), y + boxes.margin(item, 0)});
+            high = Math.max(high, height(item) + boxes.margin(item, 0) + boxes.margin(item, 2));
+        }
+        return new Laid(at, y + high);
     }
 
     private boolean column(Element element) {
@@ -197,60 +268,6 @@ final class Flow {
         return left && right || centred ? free / 2 : left ? free - boxes.margin(element, 1) : boxes.margin(element, 3);
     }
 
-    private double[] inRow(Element element, Element parent, double room) {
-        List<Element> row = boxes.inFlow(parent);
-        double gap = boxes.gap(parent, room);
-        double used = gap * (row.size() - 1);
-        double x = 0;
-        for (Element item : row) {
-            used += boxes.width(item) + boxes.margin(item, 1) + boxes.margin(item, 3);
-        }
-        for (Element item : row) {
-            if (item == element) {
-                break;
-            }
-            x += boxes.width(item) + boxes.margin(item, 1) + boxes.margin(item, 3) + gap;
-        }
-        Map<String, String> style = styles.of(parent);
-        double free = Math.max(0, room - used);
-        double before = row.indexOf(element);
-        x += switch (style.getOrDefault("justify-content", "")) {
-            case "center" -> free / 2;
-            case "flex-end", "end", "right" -> free;
-            case "space-between" -> row.size() > 1 ? free / (row.size() - 1) * before : 0;
-            case "space-around" -> free / row.size() * (before + 0.5);
-            case "space-evenly" -> free / (row.size() + 1) * (before + 1);
-            default -> 0;
-        };
-        double inner = height(parent) - boxes.around(parent, 0) - boxes.around(parent, 2);
-        double own = height(element) + boxes.margin(element, 0) + boxes.margin(element, 2);
-        double y = switch (styles.of(element).getOrDefault("align-self", style.getOrDefault("align-items", ""))) {
-            case "center" -> (inner - own) / 2;
-            case "flex-end", "end" -> inner - own;
-            default -> 0;
-        };
-        return new double[] {x + boxes.margin(element, 3), y + boxes.margin(element, 0)};
-    }
-
-    private double[] inGrid(Element element, Element parent, double room) {
-        double y = 0;
-        double high = 0;
-        int row = 0;
-        for (Element item : boxes.inFlow(parent)) {
-            double[] column = boxes.columnOf(item, room);
-            if ((int) column[1] != row) {
-                y += high + boxes.rowGap(parent, room);
-                high = 0;
-                row = (int) column[1];
-            }
-            if (item == element) {
-                return new double[] {column[0] + boxes.margin(item, 3), y + boxes.margin(item, 0)};
-            }
-            high = Math.max(high, height(item) + boxes.margin(item, 0) + boxes.margin(item, 2));
-        }
-        return new double[] {0, y};
-    }
-
     /** Of the border box, px; estimated where text decides it. */
     private double height(Element element) {
         Double known = heights.get(element);
@@ -264,67 +281,7 @@ final class Flow {
     }
 
     private double contents(Element element) {
-        double room = boxes.content(element);
-        String display = styles.of(element).getOrDefault("display", "");
-        List<Element> children = boxes.inFlow(element);
-        if (element.normalName().equals("br")) {
-            return font(element) * LINE;
-        }
-        boolean cells = element.normalName().equals("tr");
-        if (!children.isEmpty() && (cells || boxes.inRow(children.get(0)))) {
-            return children.stream()
-                    .mapToDouble(c -> height(c) + boxes.margin(c, 0) + boxes.margin(c, 2))
-                    .max()
-                    .orElse(0);
-        }
-        if (display.endsWith("grid")) {
-            double high = 0;
-            double all = 0;
-            int row = 0;
-            for (Element item : children) {
-                int at = (int) boxes.columnOf(item, room)[1];
-                if (at != row) {
-                    all += high + boxes.rowGap(element, room);
-                    high = 0;
-                    row = at;
-                }
-                high = Math.max(high, height(item) + boxes.margin(item, 0) + boxes.margin(item, 2));
-            }
-            return all + high;
-        }
-        double foot = 0;
-        boolean holdsFloats =
-                styles.of(element).getOrDefault("overflow", "visible").matches("hidden|auto|scroll")
-                        || display.equals("flow-root");
-        double y = 0;
-        double below = 0;
-        boolean first = collapses(element);
-        boolean isFirst = true;
-        double gap = column(element) ? boxes.rowGap(element, room) : 0;
-        for (Node node : element.childNodes()) {
-            if (!(node instanceof Element child)) {
-                double words = text(node, room, element);
-                y += words > 0 ? below + words : 0;
-                below = words > 0 ? 0 : below;
-            } else if (children.contains(child)) {
-                boolean floats = styles.of(child).getOrDefault("float", "none").matches("left|right");
-                double[] at = floats ? inFlow(child, element) : null;
-                if (floats) {
-                    foot = Math.max(foot, at[1] + height(child) + boxes.margin(child, 2));
-                } else {
-                    if (!styles.of(child).getOrDefault("clear", "none").equals("none") && foot > y + below) {
-                        y = foot;
-                        below = 0;
-                    }
-                    y += between(column(element), first, isFirst, below, topMargin(child), gap) + height(child);
-                    first = false;
-                    isFirst = false;
-                    below = bottomMargin(child);
-                }
-            }
-        }
-        boolean keeps = !collapses(element) || boxes.around(element, 2) > 0;
-        return Math.max(y + (keeps ? below : 0), holdsFloats ? foot : 0);
+        return element.normalName().equals("br") ? font(element) * LINE : laid(element).height;
     }
 
     /** Whether the first child's margin stands above the element instead of inside it (CSS 2.2, §8.3.1). */

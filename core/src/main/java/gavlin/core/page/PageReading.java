@@ -25,7 +25,7 @@ import org.jsoup.nodes.Element;
  */
 public record PageReading(String title, List<SlotProposal> proposals, List<String> notes) {
     private static final int MAX_ELEMENTS = 20_000;
-    private static final int MAX_DEPTH = 200;
+    static final int MAX_DEPTH = 200;
     private static final int MAX_PROPOSALS = 200;
     private static final int MAX_PROBES = 6;
     private static final int MAX_EDGES = 400;

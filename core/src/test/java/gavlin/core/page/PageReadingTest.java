@@ -158,6 +158,9 @@ class PageReadingTest {
                 deep,
                 wide + "<style>" + rules + "</style>",
                 "<style>" + circle + "</style><img>",
+                "<div>".repeat(9_000) + "</div>".repeat(9_000) + "<img width=10 height=10>",
+                "<div style='display:grid'>" + "<img width=9 height=9>".repeat(9_000) + "</div>",
+                "<div style='display:flex'>" + "<div><img width=9 height=9></div>".repeat(6_000) + "</div>",
                 "<style>{{{{</style><img style='width:1e999px;height:-4px'>",
                 "\0\0\0")) {
             assertTimeoutPreemptively(Duration.ofSeconds(60), () -> {
