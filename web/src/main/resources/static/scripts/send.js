@@ -1,4 +1,5 @@
-const token = document.querySelector("meta[name=csrf]")?.content;
+/** What a form of this page must bring along. */
+export const token = () => document.querySelector("meta[name=csrf]")?.content ?? "";
 
 /** What went wrong with a request: the server's own words, its status (0 when it did not answer), and all it said. */
 export class Refusal extends Error {
@@ -16,7 +17,7 @@ export async function send(method, url, body, signal) {
     response = await fetch(url, {
       method,
       signal,
-      headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": token },
+      headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": token() },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch (error) {

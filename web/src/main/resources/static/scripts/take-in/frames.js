@@ -1,3 +1,4 @@
+import { token } from "../send.js";
 import { createList } from "./list.js";
 import { gather } from "./gather.js";
 
@@ -73,7 +74,7 @@ function createTaker(form) {
     }
     if (place) {
       // The bench goes on with the first; what else was dropped is among the pictures.
-      const goOn = () => submitTo(place, { picture: taken[0].id, goesOnFrom, _csrf: document.querySelector("meta[name=csrf]").content });
+      const goOn = () => submitTo(place, { picture: taken[0].id, goesOnFrom, _csrf: token() });
       if (left === 0) {
         goOn();
       } else {

@@ -1,4 +1,4 @@
-import { Refusal } from "../send.js";
+import { Refusal, token } from "../send.js";
 
 /**
  * Sends one file and tells how many of its bytes are sent: fetch can't say that.
@@ -16,7 +16,7 @@ export function upload({ url, file, salvage, signal, onSent }) {
     const stop = () => request.abort();
     request.open("POST", url);
     request.setRequestHeader("Accept", "application/json");
-    request.setRequestHeader("X-CSRF-TOKEN", document.querySelector("meta[name=csrf]")?.content ?? "");
+    request.setRequestHeader("X-CSRF-TOKEN", token());
     request.responseType = "json";
     request.upload.addEventListener("progress", (event) => onSent(Math.min(event.loaded, file.size)));
     request.addEventListener("load", () => {
