@@ -18,16 +18,12 @@ import org.jsoup.nodes.TextNode;
  * §10). Text is not set: its height is estimated by the number of its letters, so that what stands below text stands there roughly.
  */
 final class Flow {
-    /** Of a letter, in parts of the font size; of a line: common practice, no source. */
-    private static final double LETTER = 0.5;
-
-    private static final double LINE = 1.15;
-    private static final double USUAL_FONT = 16;
     private static final int DEEPEST = 120;
 
     private final Styles styles;
     private final Screen screen;
     private final Boxes boxes;
+    private final Letters letters;
     private final Map<Element, Double> heights = new IdentityHashMap<>();
     private final Map<Element, Laid> children = new IdentityHashMap<>();
 
@@ -35,6 +31,7 @@ final class Flow {
         this.styles = styles;
         this.screen = screen;
         this.boxes = boxes;
+        this.letters = new Letters(styles, screen);
     }
 
     /** The upper left corner of what a picture fills of an element, CSS px; empty where a width on the way is unknown. */
@@ -281,7 +278,7 @@ final class Flow {
     }
 
     private double contents(Element element) {
-        return element.normalName().equals("br") ? font(element) * LINE : laid(element).height;
+        return element.normalName().equals("br") ? letters.lineHeight(element) : laid(element).height;
     }
 
     /** Whether the first child's margin stands above the element instead of inside it (CSS 2.2, §8.3.1). */
@@ -315,35 +312,8 @@ final class Flow {
     }
 
     private double text(Node node, double room, Element parent) {
-        if (!(node instanceof TextNode words) || words.isBlank()) {
-            return 0;
-        }
-        double font = font(parent);
-        double lines = Math.max(1, Math.ceil(words.text().strip().length() * font * LETTER / Math.max(20, room)));
-        return Double.isFinite(lines) ? lines * lineHeight(parent, font) : font * LINE;
-    }
-
-    private double lineHeight(Element element, double font) {
-        for (Element at = element; at != null; at = at.parent()) {
-            String value = styles.of(at).get("line-height");
-            if (value != null && value.matches("\\d*\\.?\\d+")) {
-                return Double.parseDouble(value) * font;
-            }
-            OptionalDouble px = Lengths.px(value, font, screen);
-            if (px.isPresent()) {
-                return px.getAsDouble();
-            }
-        }
-        return LINE * font;
-    }
-
-    private double font(Element element) {
-        for (Element at = element; at != null; at = at.parent()) {
-            OptionalDouble px = Lengths.px(styles.of(at).get("font-size"), USUAL_FONT, screen);
-            if (px.isPresent()) {
-                return px.getAsDouble();
-            }
-        }
-        return USUAL_FONT;
+        return node instanceof TextNode words && !words.isBlank()
+                ? letters.height(words.text().strip(), room, parent)
+                : 0;
     }
 }

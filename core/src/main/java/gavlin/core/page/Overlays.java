@@ -19,18 +19,14 @@ final class Overlays {
     private static final Pattern COLOUR = Pattern.compile("#([0-9a-fA-F]{6}|[0-9a-fA-F]{3})\\b");
     private static final int MOST = 12;
     private static final int MOST_WORDS = 200;
-    private static final double USUAL_FONT = 16;
-    /** The line height and the width of a letter, in parts of the font size: common practice, no source. */
-    private static final double LINE = 1.2;
-
-    private static final double LETTER = 0.52;
-
     private final Styles styles;
     private final Screen screen;
+    private final Letters letters;
 
     Overlays(Styles styles, Screen screen) {
         this.styles = styles;
         this.screen = screen;
+        this.letters = new Letters(styles, screen);
     }
 
     /** @param box in px of the picture's box @param words what it says, or empty for something opaque @param ink #RRGGBB */
@@ -82,10 +78,11 @@ final class Overlays {
     private Optional<Over> laid(Element element, Box<InPage> picture) {
         Map<String, String> style = styles.of(element);
         String text = element.text().strip();
-        double font = font(element);
-        double[] across = along(style, "left", "right", "width", 3, 1, picture.width(), text.length() * font * LETTER);
-        double lines = Math.max(1, Math.ceil(text.length() * font * LETTER / Math.max(1, across[1])));
-        double[] down = along(style, "top", "bottom", "height", 0, 2, picture.height(), lines * font * LINE);
+        Element lettered = lettered(element);
+        double font = letters.font(lettered);
+        double[] across = along(style, "left", "right", "width", 3, 1, picture.width(), letters.width(text, lettered));
+        double[] down = along(
+                style, "top", "bottom", "height", 0, 2, picture.height(), letters.height(text, across[1], lettered));
         boolean opaque = opaque(style);
         if (text.isEmpty() && !opaque) {
             return Optional.empty(); // nothing that could be seen
@@ -146,22 +143,10 @@ final class Overlays {
                 || ground.matches("black|white");
     }
 
-    /** Inherited (CSS Fonts 4, §2.5); of a heading in it, the heading's. */
-    private double font(Element element) {
-        Element lettered = element.selectFirst("h1, h2, h3, p, span, a") == null
-                        || !element.ownText().isBlank()
-                ? element
-                : element.selectFirst("h1, h2, h3, p, span, a");
-        for (Element at = lettered; at != null; at = at.parent()) {
-            OptionalDouble px = Lengths.px(styles.of(at).get("font-size"), USUAL_FONT, screen);
-            if (px.isPresent()) {
-                return Math.max(1, Math.min(400, px.getAsDouble()));
-            }
-            if (at.normalName().equals("h1")) {
-                return 2 * USUAL_FONT;
-            }
-        }
-        return USUAL_FONT;
+    /** What its letters stand in: a heading in it, or itself. */
+    private static Element lettered(Element element) {
+        Element inner = element.ownText().isBlank() ? element.selectFirst("h1, h2, h3, p, span, a") : null;
+        return inner == null ? element : inner;
     }
 
     private int weight(Element element) {
