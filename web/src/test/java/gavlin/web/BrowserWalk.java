@@ -27,6 +27,24 @@ abstract class BrowserWalk {
     static Browser browser;
     Page page;
     final List<String> complaints = new ArrayList<>();
+    /** What pages said to the person, notices that came and went included. */
+    private final List<String> said = new ArrayList<>();
+
+    /** Tells every notice once, a moment after it came: what is typed letter by letter is told as a whole. */
+    private static final String HEARING = """
+            (() => {
+              const heard = new Set();
+              const listen = () => document.querySelectorAll(".notice, .why, .refused, #says, [role=alert], [role=status]").forEach(({ innerText }) => {
+                const words = innerText?.trim();
+                if (words && !heard.has(words)) {
+                  heard.add(words);
+                  window.walkHears(words);
+                }
+              });
+              let waiting = 0;
+              new MutationObserver(() => { waiting ||= setTimeout(() => { waiting = 0; listen(); }, 80); })
+                .observe(document, { childList: true, subtree: true, characterData: true });
+            })();""";
 
     @BeforeAll
     static void start() {
@@ -62,12 +80,15 @@ abstract class BrowserWalk {
             }
         });
         page.onPageError(complaints::add);
+        page.exposeFunction("walkHears", words -> said.add((String) words[0]));
+        page.addInitScript(HEARING);
     }
 
     @AfterEach
     void closePage() {
         page.context().close();
         assertEquals(List.of(), complaints, "the browser has nothing to complain of");
+        said.forEach(PlainSpeech::assertPlain);
     }
 
     void signIn() {

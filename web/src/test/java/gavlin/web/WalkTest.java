@@ -176,7 +176,10 @@ class WalkTest extends BrowserWalk {
         assertThat(page.locator("dialog[open], details[open], #large:not([hidden]), #best-answer:not([hidden])")
                         .first())
                 .isVisible();
-        assertNoViolations();
+        for (int width : new int[] {1280, 640, 390}) {
+            page.setViewportSize(width, 800);
+            assertNoViolations();
+        }
     }
 
     /** From an empty slot to the file on disk, without a mouse: Tab, letters, Enter. */

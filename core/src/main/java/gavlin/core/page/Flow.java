@@ -1,5 +1,6 @@
 package gavlin.core.page;
 
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Space.InPage;
 import java.util.Collections;
@@ -18,7 +19,7 @@ import org.jsoup.nodes.TextNode;
  * §10). Text is not set: its height is estimated by the number of its letters, so that what stands below text stands there roughly.
  */
 final class Flow {
-    private static final int DEEPEST = 120;
+    static final int DEEPEST = 120;
 
     private final Styles styles;
     private final Screen screen;
@@ -67,17 +68,29 @@ final class Flow {
     }
 
     private double[] absolute(Element element, Map<String, String> style, int depth) {
-        Element holder = boxes.holder(element);
-        boolean page = holder == null || holder.parent() == null;
-        double[] at = page ? new double[] {0, 0} : corner(holder, depth + 1);
-        double left = page ? 0 : at[0] + boxes.border(holder, 3);
-        double top = page ? 0 : at[1] + boxes.border(holder, 0);
-        double width = page ? screen.width() : boxes.width(holder) - boxes.border(holder, 1) - boxes.border(holder, 3);
-        double height = page ? screen.height() : height(holder) - boxes.border(holder, 0) - boxes.border(holder, 2);
+        Box<InPage> room = roomOf(element, depth);
         return new double[] {
-            left + start(style, "left", "right", 3, 1, width, boxes.width(element)),
-            top + start(style, "top", "bottom", 0, 2, height, height(element))
+            room.x() + start(style, "left", "right", 3, 1, room.width(), boxes.width(element)),
+            room.y() + start(style, "top", "bottom", 0, 2, room.height(), height(element))
         };
+    }
+
+    /** What an element laid absolutely lies in: the padding box of the one that holds it, or the screen (CSS 2.2, §10.1). */
+    Box<InPage> roomOf(Element element) {
+        return roomOf(element, 0);
+    }
+
+    private Box<InPage> roomOf(Element element, int depth) {
+        Element holder = boxes.holder(element);
+        if (holder == null || holder.parent() == null) {
+            return new Box<>(0, 0, screen.width(), screen.height());
+        }
+        double[] at = corner(holder, depth + 1);
+        return new Box<>(
+                at[0] + boxes.border(holder, 3),
+                at[1] + boxes.border(holder, 0),
+                boxes.width(holder) - boxes.border(holder, 1) - boxes.border(holder, 3),
+                height(holder) - boxes.border(holder, 0) - boxes.border(holder, 2));
     }
 
     private double start(

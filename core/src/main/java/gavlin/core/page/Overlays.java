@@ -1,39 +1,122 @@
 package gavlin.core.page;
 
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Space.InPage;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jsoup.nodes.Element;
 
 /**
- * What a page lays over a picture: boxes that stand absolutely in the picture's own box or in the one around it. Where no size is
- * declared, words are measured roughly, by the number of their letters: the fonts of a page are not among its files.
+ * What a page lays over a picture: boxes that stand absolutely in the picture's own box or in the one around it, and bars from
+ * elsewhere on the page that come to lie over it. Where no size is declared, words are measured roughly, by the number of their letters: the fonts of a page are not among its files.
  */
 final class Overlays {
     private static final Pattern COLOUR = Pattern.compile("#([0-9a-fA-F]{6}|[0-9a-fA-F]{3})\\b");
     private static final int MOST = 12;
     private static final int MOST_WORDS = 200;
+    private static final int MOST_FLOATING = 40;
     private final Styles styles;
     private final Screen screen;
     private final Letters letters;
+    private final Flow flow;
+    private final Element body;
+    private final Map<Element, Integer> order = new IdentityHashMap<>();
+    private List<Element> floating;
 
-    Overlays(Styles styles, Screen screen) {
+    Overlays(Styles styles, Screen screen, Flow flow, Element body) {
         this.styles = styles;
         this.screen = screen;
         this.letters = new Letters(styles, screen);
+        this.flow = flow;
+        this.body = body;
     }
 
     /** @param box in px of the picture's box @param words what it says, or empty for something opaque @param ink #RRGGBB */
     record Over(String name, Box<InPage> box, String words, double fontPx, int weight, String ink) {}
 
-    /** @param picture how large the place of the picture is */
-    List<Over> over(Element element, Box<InPage> picture) {
+    /**
+     * @param picture how large the place of the picture is
+     * @param at where it stands on the page, or null where that is unknown
+     */
+    List<Over> over(Element element, Box<InPage> picture, Point<InPage> at) {
+        List<Over> found = inside(element, picture);
+        if (at != null) {
+            for (Element bar : floating()) {
+                if (found.size() < MOST && liesOver(bar, element)) {
+                    Box<InPage> room = flow.roomOf(bar);
+                    laid(bar, picture, new Box<>(room.x() - at.x(), room.y() - at.y(), room.width(), room.height()))
+                            .filter(over -> over.box().width() < picture.width()
+                                    || over.box().height() < picture.height()) // a curtain before the page, for a while
+                            .ifPresent(found::add);
+                }
+            }
+        }
+        return found;
+    }
+
+    /** What is laid over the page, wherever it stands in the document: looked for once, with the order of all elements. */
+    private List<Element> floating() {
+        if (floating == null) {
+            floating = new ArrayList<>();
+            for (Element element : body.getAllElements()) {
+                order.put(element, order.size());
+                if (floating.size() < MOST_FLOATING && floats(element)) {
+                    floating.add(element);
+                }
+            }
+        }
+        return floating;
+    }
+
+    private boolean floats(Element element) {
+        return styles.of(element).getOrDefault("position", "").matches("absolute|fixed")
+                && element.parents().size() <= Flow.DEEPEST
+                && element.select("img, video").isEmpty()
+                && Stream.concat(Stream.of(element), element.parents().stream())
+                        .noneMatch(e -> "none".equals(styles.of(e).get("display")));
+    }
+
+    /** Whether it is from elsewhere on the page, and not painted under the picture (CSS 2.2, appendix E, as far as z-index says it). */
+    private boolean liesOver(Element bar, Element picture) {
+        Element stage = picture.parent();
+        boolean related = bar.parents().contains(picture)
+                || picture.parents().contains(bar)
+                || stage != body && bar.parents().contains(stage);
+        int above = layer(bar);
+        int below = layer(picture);
+        return !related
+                && (above > below
+                        || above == below && (!positioned(picture) || order.get(bar) > order.getOrDefault(picture, 0)));
+    }
+
+    /** The highest z-index from an element up to the page; 0 without one. */
+    private int layer(Element element) {
+        int layer = 0;
+        for (Element e = element; e != null; e = e.parent()) {
+            String z = styles.of(e).getOrDefault("z-index", "");
+            layer = z.matches("-?\\d{1,9}") ? Integer.parseInt(z) : layer;
+        }
+        return layer;
+    }
+
+    private boolean positioned(Element element) {
+        for (Element e = element; e != null; e = e.parent()) {
+            if (!styles.of(e).getOrDefault("position", "static").equals("static")) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private List<Over> inside(Element element, Box<InPage> picture) {
         boolean image =
                 element.normalName().equals("img") || element.normalName().equals("video");
         Element stage = image ? element.parent() : element;
@@ -46,7 +129,8 @@ final class Overlays {
                     || inner == element
                     || !inner.select("img, video").isEmpty();
             if (!itself && absolute(inner) && standsIn(inner, stage) && found.size() < MOST) {
-                laid(inner, picture).ifPresent(found::add);
+                laid(inner, picture, new Box<>(0, 0, picture.width(), picture.height()))
+                        .ifPresent(found::add);
             }
         }
         return found;
@@ -75,20 +159,22 @@ final class Overlays {
         return true;
     }
 
-    private Optional<Over> laid(Element element, Box<InPage> picture) {
+    /** @param room what it is placed in, px from the corner of the picture's place */
+    private Optional<Over> laid(Element element, Box<InPage> picture, Box<InPage> room) {
         Map<String, String> style = styles.of(element);
         String text = element.text().strip();
         Element lettered = lettered(element);
         double font = letters.font(lettered);
-        double[] across = along(style, "left", "right", "width", 3, 1, picture.width(), letters.width(text, lettered));
-        double[] down = along(
-                style, "top", "bottom", "height", 0, 2, picture.height(), letters.height(text, across[1], lettered));
+        double[] across = along(style, "left", "right", "width", 3, 1, room.width(), letters.width(text, lettered));
+        double[] down =
+                along(style, "top", "bottom", "height", 0, 2, room.height(), letters.height(text, across[1], lettered));
         boolean opaque = opaque(style);
         if (text.isEmpty() && !opaque) {
             return Optional.empty(); // nothing that could be seen
         }
-        Box<InPage> box =
-                new Box<InPage>(across[0], down[0], Math.max(0, across[1]), Math.max(0, down[1])).intersect(picture);
+        Box<InPage> box = new Box<InPage>(
+                        room.x() + across[0], room.y() + down[0], Math.max(0, across[1]), Math.max(0, down[1]))
+                .intersect(new Box<>(0, 0, picture.width(), picture.height()));
         if (box.isEmpty() || box.width() < 4 || box.height() < 4) {
             return Optional.empty();
         }
@@ -124,7 +210,7 @@ final class Overlays {
         if (from.isPresent() && to.isPresent() && declared.isEmpty()) {
             return new double[] {from.getAsDouble(), room - from.getAsDouble() - to.getAsDouble()};
         }
-        double length = Math.min(room, declared.orElse(text) + padding);
+        double length = declared.isPresent() ? declared.getAsDouble() + padding : Math.min(room, text + padding);
         return new double[] {
             from.isPresent() ? from.getAsDouble() : to.isPresent() ? room - to.getAsDouble() - length : 0, length
         };

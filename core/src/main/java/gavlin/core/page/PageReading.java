@@ -50,7 +50,8 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
         List<Flow> flows = new ArrayList<>();
         for (int i = 0; i < SCREENS.size(); i++) {
             flows.add(new Flow(styles.get(i), SCREENS.get(i), boxes.get(i)));
-            overlays.add(new Overlays(styles.get(i), SCREENS.get(i)));
+            overlays.add(new Overlays(
+                    styles.get(i), SCREENS.get(i), flows.get(i), page.document().body()));
         }
         Map<Screen, Boxes> probes = new LinkedHashMap<>();
         probes(page.sheets()).forEach(screen -> probes.put(screen, new Boxes(new Styles(sheets, screen), screen)));
@@ -78,17 +79,16 @@ public record PageReading(String title, List<SlotProposal> proposals, List<Strin
             }
             Found.Largest largest = largest(element, shown, probes);
             Map<Screen, List<Overlays.Over>> over = new LinkedHashMap<>();
-            for (int i = 0; i < SCREENS.size(); i++) {
-                Box<InPage> box = shown.get(SCREENS.get(i));
-                if (box != null) {
-                    over.put(SCREENS.get(i), overlays.get(i).over(element, box));
-                }
-            }
             Map<Screen, Point<InPage>> at = new LinkedHashMap<>();
             for (int i = 0; i < SCREENS.size(); i++) {
                 Screen screen = SCREENS.get(i);
-                if (shown.containsKey(screen)) {
-                    flows.get(i).of(element).ifPresent(point -> at.put(screen, point));
+                Box<InPage> box = shown.get(screen);
+                if (box != null) {
+                    Point<InPage> corner = flows.get(i).of(element).orElse(null);
+                    if (corner != null) {
+                        at.put(screen, corner);
+                    }
+                    over.put(screen, overlays.get(i).over(element, box, corner));
                 }
             }
             int density = Candidates.density(

@@ -134,6 +134,36 @@ class PageReadingTest {
                 refused.getMessage());
     }
 
+    /** A bar that is laid over the page, and stands in the document before, beside or after the picture that it covers. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "a fixed bar|<nav style='position:fixed;top:0;left:0;right:0;height:64px;background:#17313A'>Menu</nav>|<div class=hero></div>|0,0,1280,64",
+                "one in a box of its own|<div style='position:relative;margin-left:40px;width:600px'><nav style='position:absolute;left:0;top:12px;width:300px;height:40px;background:#000'>Menu</nav></div>|<div class=hero></div>|40,12,300,40",
+                "below a strip|<nav style='position:absolute;top:0;left:0;width:100%;height:90px;background:#fff'>Menu</nav>|<p style='height:50px;margin:0'></p><div class=hero></div>|0,0,1280,40",
+                "painted under it|<nav style='position:absolute;top:0;width:100%;height:60px;background:#fff'>Menu</nav>|<div class=hero style='position:relative'></div>|none",
+                "a curtain|<div style='position:fixed;inset:0;background:#000'></div>|<div class=hero></div>|none",
+                "not shown|<nav hidden style='position:fixed;top:0;width:100%;height:60px;background:#fff;display:none'>Menu</nav>|<div class=hero></div>|none"
+            })
+    void barsFromElsewhereOnThePage_areObstructions(String name, String bar, String rest, String box) {
+        String html =
+                "<style>body{margin:0} .hero{height:360px;background:url(h.jpg) center/cover}</style>" + bar + rest;
+        JsonNode over = PageReading.of(Map.of("bar.html", html.getBytes()))
+                .proposals()
+                .get(0)
+                .slot()
+                .at("/showings/0/obstructions");
+        String found = over.isEmpty()
+                ? "none"
+                : over.at("/0/box")
+                        .propertyStream()
+                        .map(member ->
+                                Long.toString(Math.round(member.getValue().asDouble())))
+                        .collect(java.util.stream.Collectors.joining(","));
+        assertEquals(box, found, over.toString());
+    }
+
     @Test
     void siteIcons_areProposedInTheSizesThatTheHeadNames() {
         PageReading reading = PageReading.of(Map.of("i.html", """

@@ -92,6 +92,9 @@ record PlanView(
         return new PlanView(
                 headline(
                         waiting.size(),
+                        waiting.stream()
+                                .filter(e -> e.state().equals(Verdict.LOOK.word()))
+                                .count(),
                         entries.stream().filter(Entry::asksSomething).count()),
                 sentence(waiting),
                 entries.stream()
@@ -127,14 +130,23 @@ record PlanView(
                 tried.isEmpty() || site.chosen().equals(now.chosen()) ? null : preview(site, now));
     }
 
-    /** Everything that waits for somebody, slots and decisions. */
-    private static String headline(long waiting, long questions) {
-        String slots = Phrases.count(waiting, "slot needs you", "slots need you");
-        String decide = Phrases.count(questions, "thing to decide", "things to decide");
-        if (waiting > 0 && questions > 0) {
-            return slots + ", " + decide.toLowerCase(Locale.ROOT);
+    /** Everything that waits for somebody: slots, those of them that only want to be looked at, and decisions. */
+    private static String headline(long waiting, long looks, long questions) {
+        List<String> parts = new ArrayList<>();
+        if (waiting > 0) {
+            parts.add(Phrases.count(waiting, "slot needs you", "slots need you"));
         }
-        return waiting > 0 ? slots : questions > 0 ? decide : "Everything fits";
+        if (looks > 0) {
+            parts.add(waiting == looks ? "only to look at" : Phrases.count(looks, "to look at", "to look at"));
+        }
+        if (questions > 0) {
+            parts.add(Phrases.count(questions, "thing to decide", "things to decide"));
+        }
+        String headline =
+                parts.stream().map(part -> part.toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "));
+        return headline.isEmpty()
+                ? "Everything fits"
+                : Character.toUpperCase(headline.charAt(0)) + headline.substring(1);
     }
 
     private static List<Choice> choices(

@@ -1,6 +1,7 @@
 import { listenToCells } from "../cells.js";
 import { SLOT } from "./fields.js";
 import { getAt, pointer, setAt } from "./paths.js";
+import { free, place, proposeAgain } from "./places.js";
 
 const COLUMNS = [
   { label: "name", path: ["name"], kind: "text", size: 18 },
@@ -110,7 +111,11 @@ export function drawAll({ sheet, kinds, edit, open, readOnly }) {
     input.placeholder = column.example ?? "";
     input.size = column.size ?? 6;
     input.setAttribute("aria-label", label);
-    input.addEventListener("input", () => edit((root) => setAt(root, path, READ[column.kind](input.value.trim())), false, "", pointer(path)));
+    input.addEventListener("input", () => edit((root) => {
+      const former = structuredClone(root.slots[at]);
+      setAt(root, path, READ[column.kind](input.value.trim()));
+      proposeAgain(root, root.slots[at], former);
+    }, false, "", pointer(path)));
     return input;
   }
 
@@ -127,12 +132,17 @@ export function drawAll({ sheet, kinds, edit, open, readOnly }) {
 
   function add(at, slot) {
     edit((root) => {
-      slot.id = free(root, slot.id);
-      (root.slots ??= []).splice(at, 0, slot);
+      slot.id = free(root.slots ??= [], slot.id);
+      root.slots.splice(at, 0, slot);
+      const pages = root.pages ?? [];
+      const wanted = pages.findIndex(({ id }) => slot.showings?.some((showing) => showing.page === id));
+      if (pages.length > 0) { // it is seen somewhere, or nothing could be judged in place
+        place(root, at, Math.max(0, wanted));
+      }
     }, true, `[data-row="${at}"] input`);
   }
 
-  /** The same slot once more: its showings too, but no places on pages, where it would lie on the first. */
+  /** The same slot once more, with its showings. */
   function twin(slot) {
     return { ...structuredClone(slot), name: `${slot.name} (2)` };
   }
@@ -143,15 +153,6 @@ export function drawAll({ sheet, kinds, edit, open, readOnly }) {
       root.pages?.forEach((page) => { page.slots = page.slots?.filter((place) => place.slot !== gone.id); });
     }, true, `[data-row="${Math.max(0, at - 1)}"] input`);
   }
-}
-
-function free(root, wanted) {
-  const taken = new Set((root.slots ?? []).map(({ id }) => id));
-  let id = wanted;
-  for (let n = 2; taken.has(id); n++) {
-    id = `${wanted}-${n}`;
-  }
-  return id;
 }
 
 function button(words, click, label = words) {

@@ -1,4 +1,5 @@
 import { boxed, svg } from "../svg.js";
+import { free } from "./places.js";
 
 const HANDLE = 10;
 const DRAWN = 520;
@@ -67,7 +68,7 @@ export function drawPlan({ sheet, page: number, edit, readOnly }) {
   function drawNew(box) {
     edit((root) => {
       const n = root.slots.length + 1;
-      const id = freshId(root, n);
+      const id = free(root.slots, `slot-${n}`);
       const size = { width: Math.round(box.width), height: Math.round(box.height) };
       root.slots.push({
         id, name: `Slot ${n}`, kind: "photo", size: { ...size }, types: ["jpeg", "webp"],
@@ -121,13 +122,4 @@ export function drawPlan({ sheet, page: number, edit, readOnly }) {
     const per = width / bounds.width;
     return { x: Math.round((event.clientX - bounds.left) * per), y: Math.round((event.clientY - bounds.top) * per) };
   }
-}
-
-function freshId(root, n) {
-  const taken = new Set(root.slots.map(({ id }) => id));
-  let number = n;
-  while (taken.has(`slot-${number}`)) {
-    number++;
-  }
-  return `slot-${number}`;
 }

@@ -5,6 +5,7 @@ import { PAGE, SLOT, THEME } from "./fields.js";
 import { drawForm } from "./form.js";
 import { drawPlan } from "./plan.js";
 import { createSteps } from "./steps.js";
+import { drawWaiting } from "./waiting.js";
 
 const REST_MS = 350;
 
@@ -198,7 +199,8 @@ function draw() {
     const hint = document.createElement("p");
     hint.className = "soft";
     hint.textContent = "Draw a new slot with a stroke over the paper; move slots by their face, size them by their corner.";
-    parts.push(...(readOnly ? [] : [hint]), drawPlan({ sheet, page: part.at, edit, readOnly }));
+    const drawing = drawPlan({ sheet, page: part.at, edit, readOnly });
+    parts.push(...(readOnly ? [] : [hint, drawWaiting({ sheet, page: part.at, drawing, edit })]), drawing);
   }
   parts.push(drawForm({ sheet, at, spec, edit, readOnly }));
   if (part.of !== "theme" && !readOnly) {
