@@ -18,11 +18,14 @@ import gavlin.core.operation.Finish;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
+import gavlin.core.raster.Renderable;
+import gavlin.core.seat.Seat;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Problem;
 import gavlin.core.speech.Said;
 import gavlin.core.weight.Encoding;
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * The decision that puts a picture into a slot. Small, and all that is kept: everything else is computed from it. {@link FitDocument} is
@@ -98,6 +101,30 @@ public record Fit(
         return encoding == null ? type : encoding.type();
     }
 
+    /** Whether something in it is chosen, or may be refused, by the picture's pixels: see {@link #settled}. */
+    public boolean looksAtPixels() {
+        return prepare.all().stream().anyMatch(Preparation::looksAtPixels)
+                || frame.seat() != null
+                        && frame.seat().by() == Seat.By.MASS
+                        && frame.seat().middle() == null;
+    }
+
+    /**
+     * The same with all that Gavlin is to choose by the picture's pixels.
+     *
+     * @param picture only opened where something is to be chosen
+     * @throws BadInput when something that is asked can't be done to it, with what to do instead
+     */
+    public Fit settled(Supplier<? extends Renderable<InPicture>> picture) {
+        Steps<Preparation> settled = Prepared.settled(prepare, picture);
+        Seat seat = frame.seat();
+        if (seat != null && seat.by() == Seat.By.MASS && seat.middle() == null) {
+            Renderable<InPicture> opened = picture.get();
+            seat = seat.settled(new Prepared(opened.size(), settled).of(opened));
+        }
+        return with(settled).with(frame.with(seat));
+    }
+
     /** @param picture upright, px */
     public Prepared prepared(Size picture) {
         return new Prepared(picture, prepare);
@@ -115,6 +142,10 @@ public record Fit(
 
     /** Where the prepared picture, of {@code size} px, lands in a rendition of {@code out} px. */
     public Framing<InPrepared> framing(Slot slot, Size size, Size out) {
+        if (frame.rule() == Rule.CONTAIN && frame.seat() != null) {
+            double density = (double) out.width() / slot.brief().sizeFor(size).width();
+            return frame.seat().framing(size, out, density);
+        }
         FocalPoint<InSlot> aim = frame.rule() == Rule.COVER ? OpenArea.aim(slot.showings(), out) : FocalPoint.centre();
         return Framing.of(size, out, frame.rule(), frame.focal(), aim, frame.zoom());
     }
@@ -195,13 +226,20 @@ public record Fit(
             Prepared then = new Prepared(picture, kept);
             focal = FocalPoint.of(then.toPrepared(now.toPicture(focal.in(now.size()))), then.size());
         }
-        Fit carried = new Fit(kept, new Frame(asked, focal, 1, null, null), finish.carried(), null, null, List.of());
+        Fit carried = new Fit(
+                kept, new Frame(asked, focal, 1, null, null, carriedSeat()), finish.carried(), null, null, List.of());
         if (asked == Rule.CONTAIN) {
             return carried;
         }
         Size size = carried.prepared(picture).size();
         double detail = carried.framing(slot, size, slot.brief().sizeFor(size)).detail();
         return carried.with(carried.frame.at(focal, Math.max(1, Math.min(frame.zoom(), detail))));
+    }
+
+    /** Without the height, which was measured against the old slot. */
+    private Seat carriedSeat() {
+        Seat seat = frame.seat();
+        return seat == null ? null : new Seat(seat.by(), seat.clear(), null, seat.middle());
     }
 
     /**

@@ -11,11 +11,17 @@ import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.lift.Lift;
+import gavlin.core.lift.Spot;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
+import gavlin.core.seat.Seat;
 import gavlin.core.turn.Turn;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Objects;
+import java.util.function.UnaryOperator;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -26,11 +32,24 @@ import tools.jackson.databind.JsonNode;
  * @param window where the window is to be; its height follows from the slot. Null for no change
  * @param around what the window is to be built around, or null
  * @param level a line that is to be level or plumb, or null
+ * @param spots strokes that say of places of a mark what their colours can't
  * @param in how the picture was prepared on which these places were seen; null for as it is now
  */
 public record FitChange(
-        JsonNode patch, WindowPlace window, Point<InPrepared> around, Line level, Steps<Preparation> in) {
+        JsonNode patch,
+        WindowPlace window,
+        Point<InPrepared> around,
+        Line level,
+        List<Stroke> spots,
+        Steps<Preparation> in) {
     public static final FitChange NONE = new FitChange(null, null, null, null, null);
+
+    public FitChange(JsonNode patch, WindowPlace window, Point<InPrepared> around, Line level, Steps<Preparation> in) {
+        this(patch, window, around, level, List.of(), in);
+    }
+
+    /** Over what belongs to the mark, or is to go with the backing. */
+    public record Stroke(boolean keep, List<Point<InPrepared>> along) {}
 
     /** @throws BadInput for a width that is none, or places far off the picture */
     public record WindowPlace(double x, double y, double width) {
@@ -49,10 +68,24 @@ public record FitChange(
      * @throws BadInput when the document would not be one, or asks for what the slot does not offer
      */
     public FitDocument applyTo(FitDocument document, Slot slot, Size picture) {
+        return applyTo(document, slot, picture, UnaryOperator.identity());
+    }
+
+    /** @param settling chooses what Gavlin is to choose, before places are reckoned on the prepared picture */
+    public FitDocument applyTo(FitDocument document, Slot slot, Size picture, UnaryOperator<Fit> settling) {
         FitDocument patched = patch == null ? document : FitDocument.read(MergePatch.apply(document.json(), patch));
         Fit before = document.fit();
         Steps<Preparation> seenOn = in == null ? before.prepare() : in;
-        Fit fit = patched.fit().checkedFor(slot, picture);
+        Fit wanted = patched.fit();
+        if (!spots.isEmpty()) {
+            wanted = wanted.with(lifted(wanted.prepare().get(Lift.TYPE), new Prepared(picture, seenOn)));
+        }
+        if (!wanted.prepare().equals(before.prepare()) && wanted.frame().seat() != null) {
+            Seat seat = wanted.frame().seat(); // what was measured on another picture holds no more
+            wanted = wanted.with(wanted.frame().with(new Seat(seat.by(), seat.clear(), seat.visible(), null)));
+        }
+        boolean asked = patch != null || !spots.isEmpty();
+        Fit fit = (asked ? settling.apply(wanted) : wanted).checkedFor(slot, picture);
         if (level != null) {
             fit = fit.with(levelled(fit.prepare().get(Turn.TYPE)));
         }
@@ -66,6 +99,21 @@ public record FitChange(
             fit = fit.showing(window(before, slot, picture), before.prepared(picture), slot);
         }
         return new FitDocument(patched.picture(), fit);
+    }
+
+    private Lift lifted(Lift lift, Prepared seen) {
+        List<Spot> all = new ArrayList<>(lift.spots());
+        for (Stroke stroke : spots) {
+            all.add(new Spot(
+                    stroke.keep,
+                    stroke.along.stream()
+                            .map(seen::toPicture)
+                            .map(at -> FocalPoint.of(at, seen.picture()))
+                            .map(at -> new Spot.Place(at.x(), at.y()))
+                            .toList(),
+                    null));
+        }
+        return lift.changesNothing() ? new Lift(null, true, all) : new Lift(lift.tolerance(), lift.enclosed(), all);
     }
 
     private boolean keepsItsWindow(Fit before, Fit fit) {

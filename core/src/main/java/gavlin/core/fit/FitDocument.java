@@ -11,6 +11,7 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Rule;
 import gavlin.core.operation.OperationType;
+import gavlin.core.seat.Seat;
 import gavlin.core.speech.Places;
 import gavlin.core.speech.SchemaFaults;
 import gavlin.core.weight.Encoding;
@@ -140,7 +141,15 @@ public record FitDocument(String picture, Fit fit) {
                         ? new Position(
                                 position.path("x").asDouble(0.5),
                                 position.path("y").asDouble(0.5))
-                        : null);
+                        : null,
+                seat(json.path("seat")));
+    }
+
+    private static Seat seat(JsonNode json) {
+        if (json.isString()) {
+            return new Seat(Seat.By.valueOf(json.asString().toUpperCase(Locale.ROOT)), 0, null, null);
+        }
+        return json.isObject() ? JSON.treeToValue(json, Seat.class) : null;
     }
 
     /** In full: every member, and of the operations those that change something. */
@@ -161,6 +170,9 @@ public record FitDocument(String picture, Fit fit) {
             frame.putNull("position");
         } else {
             frame.putObject("position").put("x", position.x()).put("y", position.y());
+        }
+        if (fit.frame().seat() != null) {
+            frame.set("seat", JSON.valueToTree(fit.frame().seat()));
         }
         json.set("finish", fit.finish().json());
         json.putObject("file")

@@ -3,6 +3,8 @@ package gavlin.core.fit;
 import gavlin.core.BadInput;
 import gavlin.core.backing.Backing;
 import gavlin.core.grow.Grow;
+import gavlin.core.ink.Ink;
+import gavlin.core.lift.Lift;
 import gavlin.core.line.Line;
 import gavlin.core.operation.Finish;
 import gavlin.core.operation.Operation;
@@ -10,6 +12,7 @@ import gavlin.core.operation.OperationType;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Steps;
 import gavlin.core.speech.Said;
+import gavlin.core.tighten.Tighten;
 import gavlin.core.turn.Turn;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -20,8 +23,12 @@ import tools.jackson.databind.JsonNode;
 
 /** All operations, by their stage: the one place that names them. */
 public final class Operations {
-    public static final List<OperationType<? extends Preparation>> PREPARE = List.of(Turn.TYPE, Grow.TYPE);
+    public static final List<OperationType<? extends Preparation>> PREPARE =
+            List.of(Lift.TYPE, Tighten.TYPE, Ink.TYPE, Turn.TYPE, Grow.TYPE);
     public static final List<OperationType<? extends Finish>> FINISH = List.of(Backing.TYPE, Line.TYPE);
+
+    /** Ids of those that are made for logos and icons. */
+    public static final List<String> MARK = List.of(Lift.TYPE.id(), Tighten.TYPE.id(), Ink.TYPE.id());
 
     private Operations() {}
 

@@ -49,7 +49,8 @@ public record RenditionPlan(
         Prepared prepared = fit.prepared(picture.size());
         Size size = brief.sizeFor(prepared.size()).times(density);
         Framing<InPrepared> framing = fit.framing(chosen, prepared.size(), size);
-        boolean seeThrough = fit.backing() == null && (picture.transparent() || framing.filled(size) < 1);
+        boolean seeThrough =
+                fit.backing() == null && (prepared.transparent(picture.transparent()) || framing.filled(size) < 1);
         List<PictureType> types = brief.usableTypes().stream()
                 .filter(t -> fit.wantedType() == null || t == fit.wantedType())
                 .filter(t -> !seeThrough || t.canHoldAlpha())

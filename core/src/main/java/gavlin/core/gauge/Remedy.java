@@ -59,6 +59,17 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
         return change("backing-white", "Lay it on white", "no longer transparent", "finish", "backing", "#FFFFFF");
     }
 
+    /** A mark out of its box, as Gavlin would do it: lifted and tightened. */
+    static Remedy clean() {
+        ObjectNode patch = JsonNodeFactory.instance.objectNode();
+        ObjectNode prepare = patch.putObject("prepare");
+        prepare.putObject("lift").put("enclosed", true);
+        prepare.putObject("tighten");
+        patch.putObject("finish").putNull("backing");
+        return new Remedy(
+                "clean", "Clean it", "lifts the flat ground behind it and cuts the empty margin", patch, null);
+    }
+
     static Remedy anotherPicture(String says, String costs) {
         return place("another-picture", says, costs, Place.PICTURES);
     }

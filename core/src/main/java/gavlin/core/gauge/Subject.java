@@ -31,6 +31,11 @@ public record Subject(Slot slot, Fit fit, PictureFacts picture, RenditionPlan pl
         return filled() >= FULL;
     }
 
+    /** Whether the picture as it is prepared may have clear pixels. */
+    boolean transparent() {
+        return plan.prepared().transparent(picture.transparent());
+    }
+
     boolean hasBacking() {
         return fit.backing() != null;
     }

@@ -1,5 +1,6 @@
 package gavlin.core.gauge;
 
+import java.util.List;
 import java.util.Locale;
 
 /** Transparent pixels where they are asked, none where they are not. */
@@ -11,7 +12,7 @@ final class TransparencyGauge implements Gauge {
 
     @Override
     public Reading read(Subject subject) {
-        boolean seeThrough = !subject.hasBacking() && (subject.picture().transparent() || !subject.isFull());
+        boolean seeThrough = !subject.hasBacking() && (subject.transparent() || !subject.isFull());
         Object pixels = subject.measured() == null
                 ? null
                 : Integer.valueOf(subject.measured().transparentPixels());
@@ -39,7 +40,7 @@ final class TransparencyGauge implements Gauge {
 
     /** Margins around an opaque picture don't count: it would still stand in a box of its own. */
     private Reading required(Subject subject, Object pixels) {
-        if (!subject.hasBacking() && subject.picture().transparent()) {
+        if (!subject.hasBacking() && subject.transparent()) {
             return reading(subject, pixels, Verdict.FITS, "The ground around it is transparent.");
         }
         return reading(
@@ -48,9 +49,12 @@ final class TransparencyGauge implements Gauge {
                         Verdict.FAILS,
                         "Nothing in it is transparent: it stands in a box of its own colour.")
                 .with(
-                        subject.picture().transparent()
-                                ? Remedy.change("backing-none", "Take the backing away", "", "finish", "backing", null)
-                                : Remedy.anotherPicture("Choose another", "one with a transparent ground"));
+                        subject.transparent()
+                                ? List.of(Remedy.change(
+                                        "backing-none", "Take the backing away", "", "finish", "backing", null))
+                                : List.of(
+                                        Remedy.clean(),
+                                        Remedy.anotherPicture("Choose another", "one with a transparent ground")));
     }
 
     private Reading reading(Subject subject, Object pixels, Verdict verdict, String says) {

@@ -35,6 +35,31 @@ public interface Preparation extends Operation {
     /** What of the picture before is read when a window of the one afterwards is rendered, and the pixels that it comes to. */
     Framing<InPrepared> source(Size before, Framing<InPrepared> framing);
 
+    /** Whether the picture afterwards may have clear pixels. */
+    default boolean transparent(boolean before) {
+        return before;
+    }
+
+    /**
+     * The same with all that Gavlin is to choose in it, once it is asked for: what is found in the picture is written down, so that
+     * nothing has to be measured again to know where things are.
+     *
+     * @throws gavlin.core.BadInput when it can't be done to this picture, with what to do instead
+     */
+    default Preparation settled(Renderable<InPrepared> before) {
+        return this;
+    }
+
+    /** Whether {@link #settled} has something to choose or to refuse: only then is the picture opened for it. */
+    default boolean looksAtPixels() {
+        return false;
+    }
+
+    /** Whether its outcome, as large as the picture before, is kept beside the picture, because every rendition needs all of it. */
+    default boolean keepsItsOutcome() {
+        return false;
+    }
+
     /** The picture afterwards; nothing is computed before it is rendered. */
     Renderable<InPrepared> apply(Renderable<InPrepared> before);
 }

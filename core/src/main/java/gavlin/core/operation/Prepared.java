@@ -11,6 +11,7 @@ import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * A picture and what its preparation makes of it: the one mapping between the two, both ways, and the one way to draw it. Nobody
@@ -65,6 +66,15 @@ public final class Prepared {
     /** Of the prepared picture, px. */
     public Size size() {
         return sizes.get(sizes.size() - 1);
+    }
+
+    /** @param picture whether the picture itself may have clear pixels */
+    public boolean transparent(boolean picture) {
+        boolean clear = picture;
+        for (Preparation step : steps.all()) {
+            clear = step.transparent(clear);
+        }
+        return clear;
     }
 
     public Steps<Preparation> steps() {
@@ -130,11 +140,41 @@ public final class Prepared {
 
     /** The prepared picture itself, made of the picture's pixels whenever it is rendered. */
     public Renderable<InPrepared> of(Renderable<InPicture> source) {
+        List<Preparation> done = source instanceof Halfway halfway ? halfway.steps() : List.of();
         Renderable<InPrepared> made = new Unprepared(source);
         for (Preparation step : steps.all()) {
-            made = step.apply(made);
+            made = done.contains(step) ? made : step.apply(made);
         }
         return made;
+    }
+
+    /** The first steps, up to the last that costs so much that its outcome is kept; none where nothing does. */
+    public static Steps<Preparation> worthKeeping(Steps<Preparation> steps) {
+        int last = 0;
+        for (int i = 0; i < steps.all().size(); i++) {
+            last = steps.all().get(i).keepsItsOutcome() ? i + 1 : last;
+        }
+        return new Steps<>(steps.all().subList(0, last));
+    }
+
+    /**
+     * The steps with all that Gavlin was to choose in them.
+     *
+     * @throws gavlin.core.BadInput when one can't be done to this picture
+     */
+    public static Steps<Preparation> settled(
+            Steps<Preparation> steps, Supplier<? extends Renderable<InPicture>> picture) {
+        if (steps.all().stream().noneMatch(Preparation::looksAtPixels)) {
+            return steps;
+        }
+        List<Preparation> settled = new ArrayList<>();
+        Renderable<InPrepared> made = new Unprepared(picture.get());
+        for (Preparation step : steps.all()) {
+            Preparation known = step.settled(made);
+            settled.add(known);
+            made = known.apply(made);
+        }
+        return new Steps<>(settled);
     }
 
     private record Unprepared(Renderable<InPicture> source) implements Renderable<InPrepared> {

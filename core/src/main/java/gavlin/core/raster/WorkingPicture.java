@@ -77,6 +77,21 @@ public final class WorkingPicture implements Renderable<InPicture> {
         return new Pixels(out, channels, pixels);
     }
 
+    /** Writes pixels as a working picture of their own. */
+    public static WorkingPicture write(Pixels pixels, Path file) throws IOException {
+        int row = pixels.size().width() * pixels.channels();
+        try (WorkingPictureBuilder builder = new WorkingPictureBuilder(
+                file,
+                new WorkingPictureBuilder.Stored(pixels.size(), Orientation.UPRIGHT, pixels.channels(), 1, null))) {
+            byte[] samples = new byte[row];
+            for (int y = 0; y < pixels.size().height(); y++) {
+                System.arraycopy(pixels.samples(), y * row, samples, 0, row);
+                builder.full().row(y, samples);
+            }
+            return builder.finish();
+        }
+    }
+
     /** @throws IOException when the file is not a whole working picture */
     public static WorkingPicture open(Path file) throws IOException {
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {

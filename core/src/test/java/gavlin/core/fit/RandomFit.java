@@ -7,6 +7,9 @@ import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Rule;
 import gavlin.core.grow.Grow;
+import gavlin.core.ink.Ink;
+import gavlin.core.lift.Lift;
+import gavlin.core.tighten.Tighten;
 import gavlin.core.turn.Turn;
 import gavlin.core.weight.Encoding;
 import java.util.List;
@@ -24,6 +27,15 @@ final class RandomFit {
                 rule == Rule.CONTAIN ? 1 : 1 + 4 * random.nextDouble(),
                 random.nextInt(4) == 0 ? 560 : null,
                 random.nextInt(3) == 0 ? new Position(random.nextDouble(), random.nextDouble()) : null));
+        if (random.nextInt(4) == 0) {
+            fit = fit.with(new Lift(random.nextBoolean() ? null : 2.5, random.nextBoolean(), List.of()));
+        }
+        if (random.nextInt(4) == 0) {
+            fit = fit.with(new Tighten(random.nextInt(40), random.nextInt(40), 3, -2, null, 0.1, null));
+        }
+        if (random.nextInt(4) == 0) {
+            fit = fit.with(Ink.of(new Colour(random.nextInt(1 << 24))));
+        }
         if (random.nextInt(3) == 0) {
             fit = fit.with(new Turn(random.nextBoolean(), random.nextInt(300) / 10.0 - 15));
         }

@@ -128,7 +128,9 @@ class RemedyTest {
                 .flatMap(reading -> reading.remedies().stream())
                 .filter(remedy -> remedy.patch() != null)
                 .forEach(remedy -> seen.add(remedy.id()));
-        assertEquals(Set.of("show-more", "rule-cover", "file-any", "type-any", "backing-white", "backing-none"), seen);
+        assertEquals(
+                Set.of("show-more", "rule-cover", "file-any", "type-any", "backing-white", "backing-none", "clean"),
+                seen);
     }
 
     private static Reading reading(Case one, String id) {

@@ -126,7 +126,14 @@ class BenchController {
         model.addAttribute("goesOnFrom", fits.currentRevision(desk.site(), desk.place()));
         model.addAttribute("mostBytes", pictures.mostBytes());
         model.addAttribute("takesInto", desk.site().id());
-        model.addAttribute("operations", Operations.all());
+        model.addAttribute(
+                "operations",
+                Operations.all().stream()
+                        .filter(id -> !Operations.MARK.contains(id))
+                        .toList());
+        model.addAttribute("markOperations", Operations.MARK);
+        Slot.Kind kind = desk.slot().kind();
+        model.addAttribute("isMark", kind == Slot.Kind.LOGO || kind == Slot.Kind.ICON);
         model.addAttribute(
                 "download",
                 "/api/v1" + desk.path() + "/rendition" + desk.place().query());

@@ -15,6 +15,7 @@ import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.operation.Steps;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Shares;
 import gavlin.web.board.Phrases;
@@ -38,6 +39,7 @@ import tools.jackson.databind.JsonNode;
  * @param base the revision that a change goes on from, 0 for none
  * @param fit the decision as a document
  * @param view where the prepared picture is read; {@code prepared} is its size, px: the space of every box that is not a showing's
+ * @param asItCame where the picture is read with nothing done to it; {@code picture} is its size, px
  * @param layer where what lies over the file is read, or null
  */
 record BenchLook(
@@ -49,7 +51,9 @@ record BenchLook(
         boolean canRedo,
         JsonNode fit,
         String view,
+        String asItCame,
         String layer,
+        Size picture,
         Size prepared,
         Box<InPrepared> window,
         Size size,
@@ -167,7 +171,9 @@ record BenchLook(
                 state.stored().canRedo(),
                 state.document().json(),
                 PictureViews.href(state.picture(), state.fit().prepare(), PictureViews.WIDEST),
+                PictureViews.href(state.picture(), Steps.none(), PictureViews.WIDEST),
                 thumbnail.layer(),
+                state.picture().size(),
                 state.prepared().size(),
                 state.plan().framing().window(),
                 state.plan().size(),

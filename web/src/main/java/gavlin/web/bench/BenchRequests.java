@@ -4,7 +4,6 @@ import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.FitChange;
-import gavlin.core.fit.FitDocument;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Rule;
@@ -88,7 +87,7 @@ class BenchRequests {
         return BenchLook.of(desk.site(), looked(desk, question));
     }
 
-    private FitState looked(Desk desk, Question question) {
+    FitState looked(Desk desk, Question question) {
         Wanted wanted = wanted(desk, question);
         return proposals.look(desk.site(), desk.place(), wanted.picture, wanted.fit);
     }
@@ -105,17 +104,14 @@ class BenchRequests {
             throw new BadInput("fit", "fit and its picture are missing");
         }
         StoredPicture stored = pictures.find(desk.site(), asked.picture());
-        Fit before = asked.toFit(desk.slot(), stored);
+        Fit before = proposals.asked(desk.place(), stored, asked);
         StoredPicture picture = question.keepAreas() == null
                 ? stored
                 : stored.with(stored.keepAreas().with(delta(question.keepAreas(), stored, before.prepare())));
         Fit fit = asked.leavesTheWindowOpen() ? proposals.placed(desk.site(), desk.place(), picture, before) : before;
         FitChange change =
                 question.change() == null ? FitChange.NONE : question.change().toChange();
-        return new Wanted(
-                picture,
-                change.applyTo(new FitDocument(picture.id(), fit), desk.slot(), picture.size())
-                        .fit());
+        return new Wanted(picture, proposals.changed(desk.place(), picture, fit, change));
     }
 
     private KeepAreaDelta delta(KeepAreaChanges changes, StoredPicture picture, Steps<Preparation> otherwise) {

@@ -43,14 +43,26 @@ record Question(
 
     record Line(XY from, XY to) {}
 
+    /** A click or a short stroke over what belongs to a mark, or doesn't. */
+    record Stroke(Boolean keep, List<XY> along) {
+        FitChange.Stroke of() {
+            if (keep == null || along == null) {
+                throw new BadInput("spots", "a spot needs keep and along");
+            }
+            return new FitChange.Stroke(
+                    keep, along.stream().map(at -> at.point("spots")).toList());
+        }
+    }
+
     /**
      * @param patch of the document, a JSON merge patch
      * @param window px of the prepared picture, as is all else
      * @param around the picture's focal point was put there
      * @param level a line that was drawn along the horizon, or a mast
+     * @param spots strokes that say what belongs to the mark
      * @param in the document's {@code prepare} under which these places were seen; the fit's own when left out
      */
-    record Change(JsonNode patch, Corner window, XY around, Line level, JsonNode in) {
+    record Change(JsonNode patch, Corner window, XY around, Line level, List<Stroke> spots, JsonNode in) {
         FitChange toChange() {
             if (patch != null && !patch.isObject()) {
                 throw new BadInput("patch", "patch must be a JSON object");
@@ -60,6 +72,7 @@ record Question(
                     window == null ? null : window.place(),
                     around == null ? null : around.point("around"),
                     level == null ? null : line(),
+                    spots == null ? List.of() : spots.stream().map(Stroke::of).toList(),
                     steps(in));
         }
 

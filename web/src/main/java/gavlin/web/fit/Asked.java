@@ -7,6 +7,7 @@ import gavlin.core.fit.FitDocument;
 import gavlin.web.picture.StoredPicture;
 import java.util.Arrays;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -23,8 +24,11 @@ public interface Asked {
     /** Whether Gavlin is to choose what is shown. */
     boolean leavesTheWindowOpen();
 
-    /** @throws BadInput naming the member that is not allowed */
-    Fit toFit(Slot slot, StoredPicture source);
+    /**
+     * @param settling chooses what Gavlin is to choose by the picture's pixels
+     * @throws BadInput naming the member that is not allowed
+     */
+    Fit toFit(Slot slot, StoredPicture source, UnaryOperator<Fit> settling);
 
     /** A decision as it is. */
     record AsDocument(FitDocument document, Integer base) implements Asked {
@@ -39,8 +43,8 @@ public interface Asked {
         }
 
         @Override
-        public Fit toFit(Slot slot, StoredPicture source) {
-            return document.fit().checkedFor(slot, source.size());
+        public Fit toFit(Slot slot, StoredPicture source, UnaryOperator<Fit> settling) {
+            return settling.apply(document.fit()).checkedFor(slot, source.size());
         }
     }
 

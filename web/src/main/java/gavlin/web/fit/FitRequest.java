@@ -31,6 +31,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -50,6 +51,7 @@ import tools.jackson.databind.JsonNode;
  * @param height one of those that the slot offers, px
  * @param position object-position where it may be set, fractions
  * @param letGo ids or names of keep areas that need not be seen here
+ * @param mark the chain for logos in short, or null
  * @param base the revision that was looked at, 0 for none: with it, nobody's work is written over unseen
  */
 public record FitRequest(
@@ -69,6 +71,7 @@ public record FitRequest(
         Fractions position,
         List<String> letGo,
         Integer base,
+        JsonNode mark,
         Map<String, JsonNode> operations)
         implements Asked {
     public record Fractions(Double x, Double y) {}
@@ -96,7 +99,7 @@ public record FitRequest(
     public static FitRequest of(String picture, Fractions focal, Double zoom) {
         return new FitRequest(
                 picture, focal, zoom, null, null, null, null, null, null, null, null, null, null, null, null, null,
-                null);
+                null, null);
     }
 
     @Override
@@ -105,8 +108,11 @@ public record FitRequest(
     }
 
     @Override
-    public Fit toFit(Slot slot, StoredPicture source) {
-        Rule wanted = rule == null ? slot.brief().rule() : constant("rule", Rule.values(), rule);
+    public Fit toFit(Slot slot, StoredPicture source, UnaryOperator<Fit> settling) {
+        Rule usual = MarkRequest.of(mark).seat() != null
+                ? Rule.CONTAIN
+                : slot.brief().rule();
+        Rule wanted = rule == null ? usual : constant("rule", Rule.values(), rule);
         double wantedZoom = wanted == Rule.CONTAIN && window != null ? 1 : zoom == null ? 1 : zoom;
         Position at = position == null
                 ? null
@@ -122,7 +128,7 @@ public record FitRequest(
         if (growth != null && wanted == Rule.COVER) {
             fit = fit.with(growth);
         }
-        fit = withOperations(fit).checkedFor(slot, source.size());
+        fit = settling.apply(withMark(withOperations(fit), slot)).checkedFor(slot, source.size());
         if (window == null || wanted == Rule.CONTAIN) {
             FocalPoint<InPicture> point = focal == null
                     ? source.keepAreas().focal()
@@ -134,6 +140,10 @@ public record FitRequest(
         return new FitChange(null, place, null, null, null)
                 .applyTo(new FitDocument(source.id(), fit), slot, source.size())
                 .fit();
+    }
+
+    private Fit withMark(Fit fit, Slot slot) {
+        return MarkRequest.of(mark).in(fit, slot);
     }
 
     private Encoding wantedEncoding() {

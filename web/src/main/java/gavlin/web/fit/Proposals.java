@@ -2,6 +2,8 @@ package gavlin.web.fit;
 
 import gavlin.core.BadInput;
 import gavlin.core.fit.Fit;
+import gavlin.core.fit.FitChange;
+import gavlin.core.fit.FitDocument;
 import gavlin.core.solve.Patience;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
@@ -12,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 
 /** What fits would be that are not stored: asked for, carried from other slots, chosen by Gavlin; judged as stored ones are. */
@@ -24,9 +27,11 @@ public class Proposals {
     private final FitBook book;
     private final Renditions renditions;
     private final Pictures pictures;
+    private final Settling settling;
     private final HeavyWork work;
 
-    Proposals(Fits fits, FitBook book, Renditions renditions, Pictures pictures, HeavyWork work) {
+    Proposals(Fits fits, FitBook book, Renditions renditions, Pictures pictures, Settling settling, HeavyWork work) {
+        this.settling = settling;
         this.fits = fits;
         this.book = book;
         this.renditions = renditions;
@@ -54,9 +59,24 @@ public class Proposals {
         return book.save(site, place, picture, fitOf(site, place, picture, asked), asked.base());
     }
 
+    private UnaryOperator<Fit> settling(StoredPicture picture) {
+        return fit -> settling.of(picture, fit);
+    }
+
+    /** A fit asked for, as it comes to be in a place. */
+    public Fit asked(Place place, StoredPicture picture, Asked asked) {
+        return asked.toFit(place.slot(), picture, settling(picture));
+    }
+
+    /** A fit after a change, with what Gavlin is to choose in it chosen. */
+    public Fit changed(Place place, StoredPicture picture, Fit fit, FitChange change) {
+        return change.applyTo(new FitDocument(picture.id(), fit), place.slot(), picture.size(), settling(picture))
+                .fit();
+    }
+
     /** As it is asked for; where that leaves the window open, the best one for what must be seen of the picture. */
     private Fit fitOf(OpenSite site, Place place, StoredPicture picture, Asked asked) {
-        Fit fit = asked.toFit(place.slot(), picture);
+        Fit fit = asked.toFit(place.slot(), picture, settling(picture));
         return asked.leavesTheWindowOpen() ? placed(site, place, picture, fit) : fit;
     }
 
@@ -80,14 +100,14 @@ public class Proposals {
         return look(site, place, picture, placed(site, place, picture, carried(place, picture, placed)));
     }
 
-    private static Fit carried(Place place, StoredPicture picture, List<FitState> placed) {
+    private Fit carried(Place place, StoredPicture picture, List<FitState> placed) {
         double proportion = place.slot().brief().sizeFor(picture.size()).proportion();
         return placed.stream()
                 .filter(f -> f.picture().number() == picture.number())
                 .min(Comparator.comparingDouble(
                         f -> Math.abs(Math.log(f.plan().size().proportion() / proportion))))
                 .map(f -> f.fit().carriedTo(place.slot(), picture.size()))
-                .orElseGet(() -> FitRequest.of(picture.id()).toFit(place.slot(), picture));
+                .orElseGet(() -> FitRequest.of(picture.id()).toFit(place.slot(), picture, settling(picture)));
     }
 
     /** The same, from all that is placed there now. */

@@ -182,7 +182,8 @@ public class Renditions {
             throw new Conflict("a file of " + plan.size().label() + " px is larger than Gavlin makes: at most "
                     + Brief.MOST_PIXELS / 1_000_000 + " megapixels");
         }
-        var source = working.forRendition(picture, plan.source()); // may decode, in a turn of its own
+        var source = working.forRendition(
+                picture, plan.prepared().steps(), plan.source()); // may decode, in a turn of its own
         Rendition rendition = work.run(
                 HEAP_PER_PIXEL * plan.size().pixels(),
                 () -> Rendition.of(source, plan, tags(picture, slot), superseded));

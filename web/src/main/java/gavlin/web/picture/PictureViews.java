@@ -6,10 +6,13 @@ import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.raster.Pixels;
+import gavlin.core.raster.PixelsPicture;
+import gavlin.core.raster.Renderable;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.store.FileStore;
 import gavlin.web.work.HeavyWork;
@@ -37,6 +40,9 @@ public class PictureViews {
 
     private static final Logger LOG = LoggerFactory.getLogger(PictureViews.class);
 
+    /** The longer side of a draft, px. */
+    private static final double DRAFT = 480;
+
     private static final double QUALITY = 82;
     /** Bytes of heap for a pixel of a view: itself, its source at twice the density, its encoder's copy. */
     private static final long HEAP_PER_PIXEL = 40;
@@ -51,8 +57,12 @@ public class PictureViews {
     }
 
     /** WebP where the picture is transparent, JPEG otherwise. */
-    static PictureType typeOf(StoredPicture picture) {
-        return picture.transparent() ? PictureType.WEBP : PictureType.JPEG;
+    static PictureType typeOf(StoredPicture picture, Steps<Preparation> prepare) {
+        return transparent(picture, prepare) ? PictureType.WEBP : PictureType.JPEG;
+    }
+
+    private static boolean transparent(StoredPicture picture, Steps<Preparation> prepare) {
+        return new Prepared(picture.size(), prepare).transparent(picture.transparent());
     }
 
     /** The whole of a picture as it is prepared, so many px wide. */
@@ -68,7 +78,7 @@ public class PictureViews {
 
     private static String name(StoredPicture picture, Steps<Preparation> prepare, int width) {
         return picture.sha256() + fingerprint(prepare) + "-" + wanted(width) + "."
-                + typeOf(picture).extension();
+                + typeOf(picture, prepare).extension();
     }
 
     private static int wanted(int width) {
@@ -89,6 +99,24 @@ public class PictureViews {
                 : "-"
                         + FileStore.sha256(prepare.fingerprint().getBytes(StandardCharsets.UTF_8))
                                 .substring(0, 16);
+    }
+
+    /**
+     * The steps done to a reduced picture, at once and not kept: what is drawn while a hand moves a number. Only steps that leave the
+     * picture's size as it is.
+     */
+    byte[] draft(StoredPicture picture, Steps<Preparation> prepare) {
+        Size full = picture.size();
+        double scale = Math.min(1, DRAFT / Math.max(full.width(), full.height()));
+        Size size = new Size((int) Math.max(1, full.width() * scale), (int) Math.max(1, full.height() * scale));
+        WorkingPicture source = working.of(picture);
+        return work.run(size.pixels() * HEAP_PER_PIXEL, () -> {
+            Pixels reduced = source.render(new Framing<>(full.box(), size.box()), size);
+            Prepared prepared = new Prepared(size, prepare);
+            Pixels done = prepared.of(new PixelsPicture<InPicture>(reduced, size))
+                    .render(new Framing<>(size.box(), size.box()), size);
+            return WebpWriter.writeLossy(done, QUALITY, Tags.NONE);
+        });
     }
 
     private byte[] readOrMake(StoredPicture picture, Steps<Preparation> prepare, int width, Path file) {
@@ -119,10 +147,10 @@ public class PictureViews {
         int shown = Math.min(width, full.width());
         int height = (int) Math.max(1, Math.min(4L * width, Math.round((double) full.height() * shown / full.width())));
         Size size = new Size(shown, height);
-        WorkingPicture source = working.of(picture);
+        Renderable<InPicture> source = working.of(picture, prepare);
         return work.run(size.pixels() * HEAP_PER_PIXEL, () -> {
             Pixels pixels = prepared.of(source).render(new Framing<>(full.box(), size.box()), size);
-            return picture.transparent()
+            return transparent(picture, prepare)
                     ? WebpWriter.writeLossy(pixels, QUALITY, Tags.NONE)
                     : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
         });

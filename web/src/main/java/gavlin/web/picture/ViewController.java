@@ -1,5 +1,7 @@
 package gavlin.web.picture;
 
+import gavlin.core.BadInput;
+import gavlin.core.codec.PictureType;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
@@ -28,6 +30,24 @@ class ViewController {
         this.views = views;
     }
 
+    /** A reduced picture with some steps done, while a hand looks for the right number. */
+    @GetMapping("/sites/{site}/pictures/{id}/draft")
+    ResponseEntity<byte[]> draft(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestParam String prepare) {
+        StoredPicture picture = pictures.find(sites.open(who.viewer(), site), id);
+        Steps<Preparation> steps = Preparations.read(prepare);
+        if (!new Prepared(picture.size(), steps).size().equals(picture.size())) {
+            throw new BadInput("prepare", "a draft leaves the picture's size as it is");
+        }
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .contentType(MediaType.parseMediaType(PictureType.WEBP.mediaType()))
+                .body(views.draft(picture, steps));
+    }
+
     @GetMapping("/sites/{site}/pictures/{id}/view")
     ResponseEntity<byte[]> view(
             @AuthenticationPrincipal SignedIn who,
@@ -47,8 +67,8 @@ class ViewController {
         return ResponseEntity.ok()
                 .eTag(tag)
                 .cacheControl(CacheControl.noCache().cachePrivate())
-                .contentType(
-                        MediaType.parseMediaType(PictureViews.typeOf(picture).mediaType()))
+                .contentType(MediaType.parseMediaType(
+                        PictureViews.typeOf(picture, steps).mediaType()))
                 .body(views.view(picture, steps, width));
     }
 }

@@ -6,16 +6,27 @@ import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.Decoders;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
+import gavlin.core.fit.RenditionPlan;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.lift.LiftedPicture;
+import gavlin.core.operation.Halfway;
+import gavlin.core.operation.Preparation;
+import gavlin.core.operation.Prepared;
+import gavlin.core.operation.Steps;
 import gavlin.core.raster.DiskFull;
+import gavlin.core.raster.Pixels;
+import gavlin.core.raster.Renderable;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.problem.StorageFull;
 import gavlin.web.store.FileStore;
+import gavlin.web.work.HeavyWork;
 import gavlin.web.work.OnceAtATime;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -43,11 +54,15 @@ public class WorkingPictures {
     /** Bytes of the disk that the cache leaves to the database and everything else. */
     private static final long LEFT_FREE = 500_000_000;
 
+    /** Bytes of heap for a pixel of a prepared picture: itself before and after, and what is noted of each pixel on the way. */
+    private static final long HEAP_PER_PREPARED_PIXEL = 24;
+
     private static final String WORKING = ".working";
 
     private final PictureSettings settings;
     private final FileStore files;
     private final Decoders decoders;
+    private final HeavyWork work;
     private final OnceAtATime<WorkingPicture> building = new OnceAtATime<>();
     /** Bytes written since the folder was last looked through; much, so that a restart looks at once. */
     private final AtomicLong unseen = new AtomicLong(Long.MAX_VALUE / 2);
@@ -55,7 +70,8 @@ public class WorkingPictures {
     private final Cache<String, WorkingPicture> open =
             Caffeine.newBuilder().maximumSize(KEPT_OPEN).build();
 
-    WorkingPictures(PictureSettings settings, FileStore files, Decoders decoders) throws IOException {
+    WorkingPictures(PictureSettings settings, FileStore files, Decoders decoders, HeavyWork work) throws IOException {
+        this.work = work;
         this.settings = settings;
         this.files = files;
         this.decoders = decoders;
@@ -67,11 +83,50 @@ public class WorkingPictures {
         return known != null ? known : building.get(picture.sha256(), () -> openOrBuild(picture));
     }
 
+    /** The same with those first steps done that are worth keeping: kept beside it. */
+    public Renderable<InPicture> of(StoredPicture picture, Steps<Preparation> steps) {
+        Steps<Preparation> kept = Prepared.worthKeeping(steps);
+        if (kept.isEmpty()) {
+            return of(picture);
+        }
+        String name = picture.sha256() + "-"
+                + FileStore.sha256((RenditionPlan.CORE_VERSION + kept.fingerprint()).getBytes(StandardCharsets.UTF_8))
+                        .substring(0, 16);
+        WorkingPicture known = open.getIfPresent(name);
+        return new Halfway(
+                known != null ? known : building.get(name, () -> openOrPrepare(name, picture, kept)),
+                picture.size(),
+                kept.all());
+    }
+
+    private WorkingPicture openOrPrepare(String name, StoredPicture picture, Steps<Preparation> steps) {
+        WorkingPicture opened = opened(name);
+        if (opened != null) {
+            return opened;
+        }
+        Prepared prepared = new Prepared(picture.size(), steps);
+        Size size = LiftedPicture.worked(prepared.size());
+        WorkingPicture source = of(picture);
+        Pixels pixels = work.run(
+                HEAP_PER_PREPARED_PIXEL * size.pixels(),
+                () -> prepared.of(source).render(new Framing<>(prepared.size().box(), size.box()), size));
+        return withRoom(() -> {
+            WorkingPicture written = WorkingPicture.write(pixels, fileOf(name));
+            open.put(name, written);
+            makeRoom(fileOf(name).toFile().length());
+            return written;
+        });
+    }
+
     /**
      * For one rendition: the working picture where this node has it, else only as much of the original as that needs, which
      * is not kept. The bytes of the rendition are the same.
      */
-    public WorkingPicture forRendition(StoredPicture picture, Framing<InPicture> framing) {
+    public Renderable<InPicture> forRendition(
+            StoredPicture picture, Steps<Preparation> steps, Framing<InPicture> framing) {
+        if (!Prepared.worthKeeping(steps).isEmpty()) {
+            return of(picture, steps);
+        }
         String sha256 = picture.sha256();
         if (open.getIfPresent(sha256) != null || Files.exists(fileOf(sha256))) {
             return of(picture);
@@ -151,19 +206,26 @@ public class WorkingPictures {
     }
 
     private WorkingPicture openOrBuild(StoredPicture picture) {
-        String sha256 = picture.sha256();
-        Path file = fileOf(sha256);
+        WorkingPicture opened = opened(picture.sha256());
+        return opened != null
+                ? opened
+                : take(original(picture), picture.sha256()).picture();
+    }
+
+    /** Null where there is none that can be used. */
+    private WorkingPicture opened(String name) {
+        Path file = fileOf(name);
         try {
             if (Files.exists(file)) {
                 WorkingPicture opened = WorkingPicture.open(file);
                 Files.setLastModifiedTime(file, FileTime.from(Instant.now()));
-                open.put(sha256, opened);
+                open.put(name, opened);
                 return opened;
             }
         } catch (IOException e) {
-            LOG.warn("the working picture {} is unusable and is made again: {}", sha256, e.getMessage());
+            LOG.warn("the working picture {} is unusable and is made again: {}", name, e.getMessage());
         }
-        return take(original(picture), sha256).picture();
+        return null;
     }
 
     Path cached(String name) {

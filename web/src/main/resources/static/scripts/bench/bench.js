@@ -14,6 +14,7 @@ import { nearer, within } from "./hold.js";
 import { createKeepList } from "./keep.js";
 import { body } from "./keepdelta.js";
 import { listenToMembers } from "./members.js";
+import { listenToMark } from "./mark.js";
 import { listenToPlaces } from "./places.js";
 import { createLarge } from "./large.js";
 import { createSaver } from "./saver.js";
@@ -80,6 +81,11 @@ function start(first) {
     fetch: (what) => send("GET", `${base}/${what}${query ? `${query}&` : "?"}${ofPicture()}`),
   });
   const fields = listenToFields(document.querySelector(".foot"), { say, mayChange, put: (patch) => { change({ patch }); saver.rest(); } });
+  const mark = listenToMark({
+    say, now: () => state, base, query, ofPicture, redraw: draw,
+    put: (changes) => { change(changes); saver.rest(); },
+    ask: (what) => send("POST", `${base}/${what}${query}`, question()),
+  });
   const places = listenToPlaces({
     say, mayChange, now: () => ({ window: windowOf(state).window, focal: focalOf(state), size: state.look.prepared, zoom: state.look.fit.frame.zoom }),
     put: (changes) => { change(changes); saver.rest(); },
@@ -122,7 +128,9 @@ function start(first) {
   function draw() {
     const { look } = state;
     const { window, isProvisional } = windowOf(state);
-    table.draw({ view: look.view, size: look.prepared }, window, isProvisional, { areas: areasOf(state), selected: state.selected, focal: focalOf(state), mayEdit: mayChange });
+    const asItCame = mark.asItCame();
+    const shown = asItCame ?? { view: look.view, size: look.prepared };
+    table.draw(shown, asItCame ? { x: 0, y: 0, ...asItCame.size } : window, isProvisional, asItCame ? { areas: [], selected: null, focal: { x: asItCame.size.width / 2, y: asItCame.size.height / 2 }, mayEdit: false } : { areas: areasOf(state), selected: state.selected, focal: focalOf(state), mayEdit: mayChange });
     element.classList.toggle("tool", state.tool !== null);
     by("moving").textContent = `· ${caption(state)}`;
     keep.draw();
@@ -138,6 +146,7 @@ function start(first) {
     by("look-closer").disabled = look.files.length === 0;
     drawFiles(by("files"), look, mayChange ? take : null);
     fields.fill(look.fit);
+    mark.draw();
     places.fill(look.fit.frame.rule === "contain");
     if (!isDragging) {
       announcer.announce({ window, gauges: look.gauges });
@@ -339,6 +348,7 @@ function start(first) {
     moveArea: (id, box) => editAreas({ type: "putArea", area: { ...areasOf(state).find((area) => area.id === id), box }, remember: false }),
     newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); newArea(box); },
     pinch: (to) => { dispatch({ type: "select", id: null }); moveWindow(to); },
+    spot: (keep, along) => { dispatch({ type: "takeTool", tool: state.tool }); change({ spots: [{ keep, along }] }); saver.rest(); },
     level: (from, to) => { dispatch({ type: "takeTool", tool: state.tool }); change({ level: { from, to } }); },
     letGo: () => { isDragging = false; saver.store(); }, // the hand has stopped: nothing is to be waited for
   });
@@ -354,6 +364,8 @@ function start(first) {
     Delete: () => { if (state.selected) { editAreas({ type: "removeArea", id: state.selected }); saver.rest(); } },
     Escape: () => dispatch({ type: "escape" }),
     w: best.find,
+    m: () => openMenu("mark"),
+    x: () => by("as-it-came").click(),
     g: () => openMenu("grow"),
     t: () => openMenu("turn"),
     c: () => by("look-closer").click(),

@@ -2,7 +2,7 @@
  * What the hand did to a fit since the server last answered, as the server takes it: a merge patch of the document (RFC 7396), and places on the
  * prepared picture. Later places take the place of earlier ones.
  *
- * A change: { patch, window: { x, y, width }, around: { x, y }, level: { from, to }, in }, each optional.
+ * A change: { patch, window: { x, y, width }, around: { x, y }, level: { from, to }, spots: [{ keep, along }], in }, each optional.
  */
 export function merged(earlier, later) {
   if (!earlier) {
@@ -16,6 +16,7 @@ export function merged(earlier, later) {
   return tidy({
     ...(moved ? rest : earlier),
     ...later,
+    spots: earlier.spots || later.spots ? [...(earlier.spots ?? []), ...(later.spots ?? [])] : undefined,
     patch: earlier.patch && later.patch ? mergedPatch(earlier.patch, later.patch) : (later.patch ?? earlier.patch),
   });
 }

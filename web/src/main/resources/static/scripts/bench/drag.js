@@ -1,6 +1,8 @@
 import { between, clipped, HANDLES, pinched, resized, snap, stretched, within } from "./hold.js";
 
 const NEAR = 7;
+/** Of a stroke; what is drawn after them is left out. */
+const MOST_PLACES = 200;
 /** So far a finger slips without meaning to, px of the screen. */
 const SLIP = 6;
 
@@ -10,7 +12,7 @@ const SLIP = 6;
  * tool is chosen (a new area, a line along the horizon) the next stroke is the tool's. Two fingers zoom.
  *
  * @param current gives { size, window, areas, focal, tool, mayEdit } as they are drawn
- * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), pinch(window), letGo
+ * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), spot(keep, along), pinch(window), letGo
  */
 export function createDrag(table, element, current, hands) {
   const screenPoint = ({ clientX, clientY }) => ({ x: clientX, y: clientY });
@@ -176,6 +178,9 @@ export function createDrag(table, element, current, hands) {
   function stroke(start, tool) {
     const at = table.view();
     const screen = ({ x, y }) => `${at.x + x * at.scale} ${at.y + y * at.scale}`;
+    if (tool.endsWith("-spot")) {
+      return strokeOver(start, tool, screen);
+    }
     return {
       move(now) {
         table.guide.setAttribute("d", current().tool !== tool ? "" : tool === "horizon" ? `M${screen(start)}L${screen(now)}` : `M${screen(start)}H${at.x + now.x * at.scale}V${at.y + now.y * at.scale}H${at.x + start.x * at.scale}Z`);
@@ -188,6 +193,24 @@ export function createDrag(table, element, current, hands) {
           hands.level(start, now);
         } else {
           hands.newArea(clipped(between(start, now), current().size));
+        }
+      },
+    };
+  }
+
+  /** A click, or a line as the hand draws it. */
+  function strokeOver(start, tool, screen) {
+    const along = [start];
+    return {
+      move(now) {
+        if (along.length < MOST_PLACES) {
+          along.push(now);
+          table.guide.setAttribute("d", `M${along.map(screen).join("L")}`);
+        }
+      },
+      end() {
+        if (current().tool === tool) {
+          hands.spot(tool === "keep-spot", along);
         }
       },
     };

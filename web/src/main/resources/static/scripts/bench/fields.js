@@ -1,9 +1,10 @@
 /**
  * Fields that say a fit in numbers. Each names the member of the fit document that it shows and changes: data-at="prepare.turn.degrees". What kind of
  * value it is, is said by data-kind: number, integer, colour, flag, word; data-times is what it is multiplied by to be read; data-none stands for
- * a member that is absent. So an operation brings its own fields, and no script knows it.
+ * a member that is absent; data-on, of a checkbox, is the object that stands there while it is checked; data-measures is the operation whose
+ * sides are measured anew when the field changes. So an operation brings its own fields, and no script knows it.
  */
-import { patchAt, valueAt } from "./change.js";
+import { merged, patchAt, valueAt } from "./change.js";
 
 const KINDS = {
   number: { read: Number, isValid: Number.isFinite },
@@ -19,12 +20,13 @@ export function listenToFields(root, { put, say, mayChange }) {
   for (const field of fields) {
     field.addEventListener("change", () => {
       if (field.type === "checkbox") {
-        put(patchAt(field.dataset.at, field.checked));
+        const on = field.dataset.on ? JSON.parse(field.dataset.on) : true;
+        put(patchAt(field.dataset.at, field.checked ? on : field.dataset.on ? null : false));
         return;
       }
       const text = field.value.trim().replace(/^(-?\d+),(\d+)$/, "$1.$2");
       if (text === "" && field.dataset.none !== undefined) {
-        put(patchAt(field.dataset.at, null));
+        put(withMeasuring(field, null));
         return;
       }
       const kind = KINDS[field.dataset.kind ?? "number"];
@@ -33,7 +35,7 @@ export function listenToFields(root, { put, say, mayChange }) {
         say(new Error(`${nameOf(field)} needs ${field.dataset.kind === "colour" ? "a colour such as #17313A" : "a number"}`));
         return;
       }
-      put(patchAt(field.dataset.at, typeof value === "number" ? value / times(field) : value));
+      put(withMeasuring(field, typeof value === "number" ? value / times(field) : value));
     });
   }
 
@@ -43,14 +45,21 @@ export function listenToFields(root, { put, say, mayChange }) {
       const value = valueAt(document, field.dataset.at);
       field.disabled = !mayChange || (document.frame.rule === "contain" && field.dataset.crops !== undefined);
       if (field.type === "checkbox") {
-        field.checked = value ?? false;
+        field.checked = Boolean(value);
       } else if (field.ownerDocument.activeElement !== field || field.tagName === "SELECT") {
-        field.value = value === undefined ? (field.dataset.none ?? "") : typeof value === "number" ? rounded(value * times(field)) : value;
+        field.value = value === undefined || value === null ? (field.dataset.none ?? "") : typeof value === "number" ? rounded(value * times(field)) : value;
       }
     }
   }
 
   return { fill };
+}
+
+/** The field's patch, with what has to be measured anew because of it taken out. */
+function withMeasuring(field, value) {
+  const patch = patchAt(field.dataset.at, value);
+  const anew = { top: null, right: null, bottom: null, left: null };
+  return field.dataset.measures ? merged({ patch: patchAt(field.dataset.measures, anew) }, { patch }).patch : patch;
 }
 
 const times = (field) => Number(field.dataset.times ?? 1);

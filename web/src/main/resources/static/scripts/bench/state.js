@@ -47,12 +47,20 @@ export const areasOf = (state) => applied(state.look.keepAreas.areas, state.keep
 export const focalOf = (state) => state.keep.focal ?? state.look.keepAreas.focal;
 export const selectedArea = (state) => areasOf(state).find(({ id }) => id === state.selected) ?? null;
 
+/** What the next stroke is for. */
+const TOOLS = {
+  area: "draw a box around what must be seen",
+  horizon: "draw along the horizon, or along a mast",
+  "keep-spot": "click or draw over what belongs to the mark",
+  "take-spot": "click or draw over what is to go",
+};
+
 /** What the arrow keys move: always what the caption says. */
 export const movedByArrows = (state) => (selectedArea(state) ? "area" : state.arrows);
 
 export function caption(state) {
   if (state.tool) {
-    return state.tool === "area" ? "draw a box around what must be seen" : "draw along the horizon, or along a mast";
+    return TOOLS[state.tool];
   }
   return { area: () => `arrows move ${selectedArea(state).name}`, focal: () => "arrows move the focal point", window: () => "arrows move the window" }[movedByArrows(state)]();
 }
@@ -64,7 +72,7 @@ export const canRedoKeep = (state) => state.after.length > 0;
 const actions = {
   /** The hand changed the fit. */
   change: (state, { change }) => {
-    const hasPlaces = change.window || change.around || change.level;
+    const hasPlaces = change.window || change.around || change.level || change.spots;
     return {
       ...state,
       pending: merged(state.pending, hasPlaces ? { ...change, in: state.look.fit.prepare } : change),

@@ -198,7 +198,7 @@ function draw() {
   if (part.of === "pages") {
     const hint = document.createElement("p");
     hint.className = "soft";
-    hint.textContent = "Draw a new slot with a stroke over the paper; move slots by their face, size them by their corner.";
+    hint.textContent = "Draw a new slot with a stroke over the paper; move slots by their face, size them by their corner; drag one that is to be placed onto the paper.";
     const drawing = drawPlan({ sheet, page: part.at, edit, readOnly });
     parts.push(...(readOnly ? [] : [hint, drawWaiting({ sheet, page: part.at, drawing, edit })]), drawing);
   }

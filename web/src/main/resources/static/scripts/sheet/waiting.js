@@ -9,7 +9,7 @@ export function drawWaiting({ sheet, page: number, drawing, edit }) {
   const waiting = unplaced(sheet, page);
   const label = document.createElement("span");
   label.className = "soft";
-  label.textContent = waiting.length > 0 ? "not on it yet: drag onto the paper" : "every slot is on it";
+  label.textContent = waiting.length > 0 ? "to place" : "every slot is on it";
   list.append(label, ...waiting.map(chip));
   return list;
 

@@ -33,7 +33,7 @@ class FitRequestTest {
 
     @Test
     void nothingSaid_isChosenByGavlin() {
-        Fit fit = FitRequest.of("p").toFit(SLOT, picture("6000x4000"));
+        Fit fit = FitRequest.of("p").toFit(SLOT, picture("6000x4000"), f -> f);
         assertEquals(Fit.chosenFor(SLOT), fit);
         assertNull(fit.type());
     }
@@ -41,7 +41,7 @@ class FitRequestTest {
     @Test
     void everythingSaid_isTakenAsItIs() {
         Fit fit = request(new Fractions(0.2, 0.3), 1.5, null, "cover", "#17313a", "webp", "webp-q80-a90")
-                .toFit(SLOT, picture("6000x4000"));
+                .toFit(SLOT, picture("6000x4000"), f -> f);
         assertEquals(0.2, fit.frame().focal().x());
         assertEquals("webp-q80-a90", fit.encoding().code());
         assertEquals(1.5, fit.frame().zoom());
@@ -88,7 +88,7 @@ class FitRequestTest {
     }
 
     private static Box<InPrepared> window(Slot slot, StoredPicture picture, Corner place) {
-        Fit fit = request(null, null, place, null, null, null, null).toFit(slot, picture);
+        Fit fit = request(null, null, place, null, null, null, null).toFit(slot, picture, f -> f);
         return fit.framing(slot, picture.size(), slot.brief().size()).window();
     }
 
@@ -96,7 +96,7 @@ class FitRequestTest {
             Fractions focal, Double zoom, Corner window, String rule, String backing, String type, String encoding) {
         return new FitRequest(
                 "p", focal, zoom, window, rule, backing, type, encoding, null, null, null, null, null, null, null, null,
-                null);
+                null, null);
     }
 
     private static Slot slot(String more) {

@@ -36,7 +36,8 @@ class WorkingPicturesTest {
         PictureSettings settings =
                 new PictureSettings(cache, most, new PictureSettings.Pictures(DataSize.ofMegabytes(64), 120, 100, 100));
         Decoders decoders = new DecoderSettings().decoders(settings);
-        WorkingPictures working = new WorkingPictures(settings, mock(FileStore.class), decoders);
+        WorkingPictures working =
+                new WorkingPictures(settings, mock(FileStore.class), decoders, new gavlin.web.work.HeavyWork());
         byte[] photograph = RunningGavlin.photograph(Size.parse("120x80"), 3); // about 50 kB as a working picture
         IntStream.range(0, 120).parallel().forEach(i -> {
             var made = working.take(Source.of(photograph), "%064x".formatted(i));
@@ -56,7 +57,8 @@ class WorkingPicturesTest {
         }
         Decoders decoders = mock(Decoders.class);
         when(decoders.take(any(), any(), any())).thenThrow(new DiskFull("there is no room"));
-        WorkingPictures working = new WorkingPictures(settings, mock(FileStore.class), decoders);
+        WorkingPictures working =
+                new WorkingPictures(settings, mock(FileStore.class), decoders, new gavlin.web.work.HeavyWork());
         StorageFull said =
                 assertThrows(StorageFull.class, () -> working.take(Source.of(new byte[9]), "%064x".formatted(9)));
         assertTrue(said.getMessage().contains("the disk that Gavlin works on is full"), said.getMessage());

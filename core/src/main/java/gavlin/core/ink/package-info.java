@@ -1,0 +1,2 @@
+/** Marks in other inks. */
+package gavlin.core.ink;

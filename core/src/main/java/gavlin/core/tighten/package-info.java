@@ -1,0 +1,2 @@
+/** Cutting away the empty margin around a mark. */
+package gavlin.core.tighten;
