@@ -1,6 +1,7 @@
 // The bench's state: what a person did is never lost, and never done twice, whatever the server answers and when.
 import assert from "node:assert/strict";
 import { test } from "node:test";
+import { merged, patched } from "../../main/resources/static/scripts/bench/change.js";
 import { areasOf, asked, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, movedByArrows, reduce, windowOf } from "../../main/resources/static/scripts/bench/state.js";
 
 const LAMP = { id: "k1", name: "the lamp", shape: "ellipse", weight: 1, box: { x: 10, y: 20, width: 30, height: 40 } };
@@ -197,4 +198,19 @@ test("what an earlier page could not store goes on here", () => {
   assert.ok(isDirty(state));
   assert.equal(windowOf(state).window.x, 8);
   assert.deepEqual(state.look.fit.letGo, ["k2"]);
+});
+
+test("a patch on a document is what the server will make of it (RFC 7396, appendix A)", () => {
+  assert.deepEqual(patched({ a: "b" }, { a: "c" }), { a: "c" });
+  assert.deepEqual(patched({ a: "b", b: "c" }, { a: null }), { b: "c" });
+  assert.deepEqual(patched({ a: ["b"] }, { a: "c" }), { a: "c" });
+  assert.deepEqual(patched({ a: { b: "c" } }, { a: { b: "d", c: null } }), { a: { b: "d" } });
+  assert.deepEqual(patched({}, { a: { bb: { ccc: null } } }), { a: { bb: {} } });
+  assert.deepEqual(patched({ e: null }, undefined), { e: null });
+});
+
+test("spots drawn one after the other before the server answers are all asked for", () => {
+  const one = { spots: [{ keep: true, along: [{ x: 1, y: 2 }] }] };
+  const other = { spots: [{ keep: false, along: [{ x: 3, y: 4 }] }] };
+  assert.deepEqual(merged(merged(one, { patch: { prepare: { lift: { enclosed: true } } } }), other).spots, [...one.spots, ...other.spots]);
 });

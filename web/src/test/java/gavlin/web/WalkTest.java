@@ -166,7 +166,7 @@ class WalkTest extends BrowserWalk {
 
     /** What opens over the bench. */
     @ParameterizedTest
-    @ValueSource(strings = {"?", "g", "t", "c", "w", "s"})
+    @ValueSource(strings = {"?", "g", "t", "m", "c", "w", "s"})
     void whatAKeyOpens_readByAxe_hasNoViolations(String key) {
         signIn();
         page.navigate(gavlin.address() + "/sites/tolvane/slots/masthead/bench");

@@ -8,6 +8,9 @@ public final class Contrast {
     /** Least ratio for large text (§1.4.3) and for graphics (§1.4.11). */
     public static final double LARGE_TEXT = 3;
 
+    /** Of graphics, against what they stand beside (§1.4.11). */
+    public static final double GRAPHICS = 3;
+
     private Contrast() {}
 
     /** 0 black to 1 white: the linear channels by the weights of the sRGB primaries. */

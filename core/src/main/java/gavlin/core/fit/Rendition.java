@@ -4,6 +4,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.mark.EdgeContrast;
 import gavlin.core.operation.Finish;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
@@ -18,6 +19,7 @@ import java.util.function.BooleanSupplier;
  * @param transparentPixels in the rendered picture: exact
  * @param ssim of the file against the rendered picture
  * @param words how well the theme's words can be read over it
+ * @param grounds how a mark stands out from what lies behind it
  * @param tried every file that the weight search made on the way
  */
 public record Rendition(
@@ -27,7 +29,8 @@ public record Rendition(
         int transparentPixels,
         double ssim,
         List<Candidate> tried,
-        List<Readable> words) {
+        List<Readable> words,
+        List<Standing> grounds) {
 
     /**
      * Renders and encodes.
@@ -62,7 +65,16 @@ public record Rendition(
                 outcome.tried(),
                 plan.lettering().stream()
                         .map(lettering -> Readable.of(lettering, finished))
-                        .toList());
+                        .toList(),
+                grounds(plan, finished));
+    }
+
+    private static List<Standing> grounds(RenditionPlan plan, Pixels finished) {
+        if (plan.behind().isEmpty()) {
+            return List.of();
+        }
+        EdgeContrast edge = EdgeContrast.of(finished);
+        return plan.behind().stream().map(one -> Standing.of(one, edge)).toList();
     }
 
     /** The window of the prepared picture with all that is done to it: what the file shows. */

@@ -24,6 +24,7 @@ import java.util.List;
  * @param types that it may have; empty when nothing allowed can hold it
  * @param maxBytes {@link Long#MAX_VALUE} for no limit
  * @param encoding that the person chose out of what the search tried, or null
+ * @param behind what lies behind it, where it is a mark: likewise
  * @param lettering what the theme sets over it, to be measured on its pixels
  */
 public record RenditionPlan(
@@ -35,7 +36,8 @@ public record RenditionPlan(
         List<PictureType> types,
         long maxBytes,
         Encoding encoding,
-        List<Lettering> lettering) {
+        List<Lettering> lettering,
+        List<Behind> behind) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
     public static final int CORE_VERSION = 3;
 
@@ -66,7 +68,8 @@ public record RenditionPlan(
                 types,
                 brief.maxBytes(density),
                 possible ? fit.encoding() : null,
-                Lettering.of(chosen, size));
+                Lettering.of(chosen, size),
+                Behind.of(chosen));
     }
 
     /** All of it in one line, for the rendition's key. */
@@ -85,9 +88,9 @@ public record RenditionPlan(
                 prepared.steps().fingerprint(),
                 finish.fingerprint(),
                 looksAround ? around.toString() : "");
-        return lettering.isEmpty()
-                ? made
-                : made + "|" + lettering; // files without words over them keep the key that they have
+        // Files without any of these keep the key that they have.
+        String over = lettering.isEmpty() ? made : made + "|" + lettering;
+        return behind.isEmpty() ? over : over + "|" + behind;
     }
 
     /** The part of the picture that is read, and the box of the file that it fills at least: what must be decoded. */

@@ -14,6 +14,7 @@ public final class Gauges {
             new WeightGauge(),
             new DamageGauge(),
             new WordsGauge(),
+            new GroundGauge(),
             new NameGauge(),
             new CreditGauge(),
             new DescriptionGauge());

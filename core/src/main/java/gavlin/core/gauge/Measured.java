@@ -2,6 +2,7 @@ package gavlin.core.gauge;
 
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Readable;
+import gavlin.core.fit.Standing;
 import java.util.Collection;
 import java.util.List;
 
@@ -9,22 +10,34 @@ import java.util.List;
  * What was measured on a finished file.
  *
  * @param words how well the theme's words can be read over it, or null where that was not measured
+ * @param grounds how a mark stands out where it is shown, likewise
  */
-public record Measured(PictureType type, long bytes, double ssim, int transparentPixels, List<Readable> words) {
+public record Measured(
+        PictureType type,
+        long bytes,
+        double ssim,
+        int transparentPixels,
+        List<Readable> words,
+        List<Standing> grounds) {
     public Measured(PictureType type, long bytes, double ssim, int transparentPixels) {
-        this(type, bytes, ssim, transparentPixels, List.of());
+        this(type, bytes, ssim, transparentPixels, List.of(), List.of());
     }
 
     /** Only what is read in showings that exist. */
     public Measured in(Collection<String> showings) {
-        return words == null
-                ? this
-                : new Measured(
-                        type,
-                        bytes,
-                        ssim,
-                        transparentPixels,
-                        words.stream()
+        return new Measured(
+                type,
+                bytes,
+                ssim,
+                transparentPixels,
+                words == null
+                        ? null
+                        : words.stream()
+                                .filter(one -> showings.contains(one.showing()))
+                                .toList(),
+                grounds == null
+                        ? null
+                        : grounds.stream()
                                 .filter(one -> showings.contains(one.showing()))
                                 .toList());
     }

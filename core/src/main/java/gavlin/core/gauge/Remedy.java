@@ -1,5 +1,6 @@
 package gavlin.core.gauge;
 
+import gavlin.core.colour.Colour;
 import java.util.Locale;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -68,6 +69,13 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
         patch.putObject("finish").putNull("backing");
         return new Remedy(
                 "clean", "Clean it", "lifts the flat ground behind it and cuts the empty margin", patch, null);
+    }
+
+    /** All of a mark in one ink. @param word how it looks */
+    static Remedy ink(String word, Colour colour) {
+        ObjectNode patch = JsonNodeFactory.instance.objectNode();
+        patch.putObject("prepare").putObject("ink").put("to", colour.toString()).putNull("map");
+        return new Remedy("ink-" + word, "All of it in " + word + " ink", "its own inks", patch, null);
     }
 
     static Remedy anotherPicture(String says, String costs) {

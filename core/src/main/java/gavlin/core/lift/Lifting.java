@@ -55,6 +55,9 @@ final class Lifting {
     private static final int LOSSY_EVEN = 5;
     private static final double LOSSY_TOLERANCE = 3.5;
     private static final int EVEN_IS_SOLID_LOSSY = 10;
+    /** Px over which a solid place says what the ink beside it is, where edges are blurred. */
+    private static final int LOSSY_REACH = 4;
+
     private static final float TAIL_LOSSY = 14;
 
     private final Pixels pixels;
@@ -485,7 +488,7 @@ final class Lifting {
     private boolean isSolid(int i, int depth, Unmixing unmixing) {
         int colour = Ground.rgb(pixels, i);
         boolean isEven = isEven(i, even);
-        if (inks.like(colour, lossy ? even + 2 : 1) >= 0 && (isEven || depth > 1)) {
+        if (inks.like(colour, lossy ? even + 2 : 1) >= 0 && isEven) {
             return true;
         }
         if (depth < (lossy ? EVEN_IS_SOLID_LOSSY : EVEN_IS_SOLID)) {
@@ -506,6 +509,7 @@ final class Lifting {
         }
         int[] numbers = numbersOfSoft(lifted);
         int[] wave = new int[soft];
+        byte[] steps = new byte[soft];
         int waveEnd = 0;
         for (int n = 0; n < soft; n++) {
             int i = queue[lifted + n];
@@ -525,17 +529,45 @@ final class Lifting {
         }
         for (int w = 0; w < waveEnd; w++) {
             int i = queue[lifted + wave[w]];
+            if (lossy && steps[wave[w]] >= LOSSY_REACH) {
+                continue;
+            }
             for (int dy = -1; dy <= 1; dy++) {
                 for (int dx = -1; dx <= 1; dx++) {
                     int next = neighbour(i, dx, dy);
                     if (next >= 0 && state[next] == SOFT && near[numbers[next]] < 0) {
                         near[numbers[next]] = near[wave[w]];
+                        steps[numbers[next]] = (byte) (steps[wave[w]] + 1);
                         wave[waveEnd++] = numbers[next];
                     }
                 }
             }
         }
+        Unmixing thin = new Unmixing(inks, Double.MAX_VALUE, true);
+        for (int n = 0; lossy && n < soft; n++) {
+            near[n] = near[n] >= 0 ? near[n] : inkAround(queue[lifted + n], thin);
+        }
         return near;
+    }
+
+    /**
+     * The ink of a stroke so thin that none of it is solid: of those that could make the strongest pixel around, the mark's most frequent.
+     * −1 where none could.
+     */
+    private int inkAround(int i, Unmixing thin) {
+        int strongest = Ground.rgb(pixels, i);
+        int most = -1;
+        for (int dy = -LOSSY_REACH; dy <= LOSSY_REACH; dy++) {
+            for (int dx = -LOSSY_REACH; dx <= LOSSY_REACH; dx++) {
+                int next = neighbour(i, dx, dy);
+                int apart = next < 0 ? -1 : Inks.distance(Ground.rgb(pixels, next), groundAt(i));
+                if (apart > most) {
+                    most = apart;
+                    strongest = Ground.rgb(pixels, next);
+                }
+            }
+        }
+        return thin.likeliest(strongest, groundAt(i));
     }
 
     /** By pixel, which of the soft ones it is. */

@@ -11,6 +11,8 @@ final class Unmixing {
     /** Codes by which an ink that is nearer in place may be worse than the best. */
     private static final double SLACK = 4;
 
+    private static final double LIKELY = 12;
+
     /**
      * What a channel counts: red, green and blue alike, or, where a picture was compressed with halved chroma, luma for far more than
      * chroma, which is blurred over edges (ITU-T T.871: Y, Cb and Cr).
@@ -77,6 +79,22 @@ final class Unmixing {
             return true;
         }
         return !lossy && unmixTwo(pixel, ground, near);
+    }
+
+    /** Of the inks that a pixel could be of in part, the most frequent that is nearly as near as the best; −1 for none. */
+    int likeliest(int pixel, int ground) {
+        double least = Double.MAX_VALUE;
+        for (int ink : inks) {
+            double a = along(pixel, ground, ink);
+            least = a <= MOST_ALPHA ? Math.min(least, off(pixel, ground, ink, a)) : least;
+        }
+        for (int ink : inks) {
+            double a = along(pixel, ground, ink);
+            if (a <= MOST_ALPHA && off(pixel, ground, ink, a) <= least + LIKELY) {
+                return ink;
+            }
+        }
+        return -1;
     }
 
     /** A pixel where two inks meet on the ground: C − B = a(F − B) + b(G − B), both positive, together one at most. */

@@ -19,6 +19,7 @@ import gavlin.core.raster.Renderable;
  * @param by what stands in the middle
  * @param clear the least room to each edge, a fraction of the canvas's shorter side
  * @param visible how high the picture is shown, px of the slot, so that several slots can show it alike; null for as large as it goes
+ *     without being enlarged
  * @param middle where its mass lies, fractions of the prepared picture; null until it is measured, and for {@link By#BOX}
  */
 public record Seat(By by, double clear, Integer visible, FocalPoint<InPrepared> middle) {
@@ -47,7 +48,7 @@ public record Seat(By by, double clear, Integer visible, FocalPoint<InPrepared> 
         double room = clear * Math.min(canvas.width(), canvas.height());
         double most = Math.min(
                 (canvas.width() - 2 * room) / picture.width(), (canvas.height() - 2 * room) / picture.height());
-        double scale = visible == null ? most : Math.min(most, visible * density / picture.height());
+        double scale = Math.min(most, visible == null ? density : visible * density / picture.height());
         double width = picture.width() * scale;
         double height = picture.height() * scale;
         FocalPoint<InPrepared> at = middle == null ? FocalPoint.centre() : middle;

@@ -32,6 +32,18 @@ class EdgeContrastTest {
         assertEquals(0.5, EdgeContrast.hiddenShare(square(0x000000, 0xffffff), 0xffffff), 1e-9);
     }
 
+    /** WCAG 2.2's own pairs; of a mark of two inks the worse half counts, of one stray pixel not. */
+    @Test
+    void contrastThatTheEdgeReaches_isThatOfAllButItsWorstTenth() {
+        assertEquals(21, EdgeContrast.of(square(0, 0)).reachedOn(0xffffff), 1e-4);
+        assertEquals(3.03, EdgeContrast.of(square(0x949494, 0x949494)).reachedOn(0xffffff), 0.005);
+        assertEquals(1, EdgeContrast.of(square(0, 0xffffff)).reachedOn(0xffffff), 1e-4);
+        Pixels stray = square(0, 0);
+        at(stray, 3, 2, 0xffffff, 255);
+        assertEquals(21, EdgeContrast.of(stray).reachedOn(0xffffff), 1e-4);
+        assertEquals(21, EdgeContrast.of(new Pixels(SIZE, 3, new byte[360])).reachedOn(0), 1e-4);
+    }
+
     @Test
     void whatLiesInside_doesNotCount() {
         Pixels mark = square(0x000000, 0x000000);

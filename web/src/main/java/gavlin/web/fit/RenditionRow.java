@@ -3,6 +3,7 @@ package gavlin.web.fit;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Readable;
 import gavlin.core.fit.Rendition;
+import gavlin.core.fit.Standing;
 import gavlin.core.gauge.Measured;
 import gavlin.core.geometry.Size;
 import jakarta.persistence.Entity;
@@ -47,6 +48,10 @@ class RenditionRow {
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String words;
 
+    /** JSON: how a mark stands out from its grounds; null likewise. */
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String grounds;
+
     private Instant madeAt;
 
     protected RenditionRow() {}
@@ -62,6 +67,7 @@ class RenditionRow {
         this.transparentPixels = rendition.transparentPixels();
         this.tried = JSON.writeValueAsString(rendition.tried());
         this.words = JSON.writeValueAsString(rendition.words());
+        this.grounds = JSON.writeValueAsString(rendition.grounds());
         this.madeAt = Instant.now();
     }
 
@@ -77,7 +83,8 @@ class RenditionRow {
                         bytes,
                         ssim,
                         transparentPixels,
-                        words == null ? null : JSON.readValue(words, new TypeReference<List<Readable>>() {})),
+                        words == null ? null : JSON.readValue(words, new TypeReference<List<Readable>>() {}),
+                        grounds == null ? null : JSON.readValue(grounds, new TypeReference<List<Standing>>() {})),
                 tried);
     }
 }

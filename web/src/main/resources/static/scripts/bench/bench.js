@@ -3,6 +3,7 @@ import { listenToKeys } from "../keys.js";
 import { send } from "../send.js";
 import { createAnnouncer } from "./announce.js";
 import { createBest } from "./best.js";
+import { patched } from "./change.js";
 import { createCloser } from "./closer.js";
 import { chooseBetween } from "./conflict.js";
 import { createDraft } from "./draft.js";
@@ -82,7 +83,7 @@ function start(first) {
   });
   const fields = listenToFields(document.querySelector(".foot"), { say, mayChange, put: (patch) => { change({ patch }); saver.rest(); } });
   const mark = listenToMark({
-    say, now: () => state, base, query, ofPicture, redraw: draw,
+    say, now: () => state, base, redraw: draw,
     put: (changes) => { change(changes); saver.rest(); },
     ask: (what) => send("POST", `${base}/${what}${query}`, question()),
   });
@@ -145,7 +146,7 @@ function start(first) {
     by("files-tried").disabled = look.files.length === 0;
     by("look-closer").disabled = look.files.length === 0;
     drawFiles(by("files"), look, mayChange ? take : null);
-    fields.fill(look.fit);
+    fields.fill(patched(look.fit, asked(state)?.patch)); // what was typed stays until it is answered
     mark.draw();
     places.fill(look.fit.frame.rule === "contain");
     if (!isDragging) {

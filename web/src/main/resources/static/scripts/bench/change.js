@@ -35,6 +35,22 @@ function mergedPatch(earlier, later) {
 
 const isObject = (value) => value !== null && typeof value === "object" && !Array.isArray(value);
 
+/** A document with a patch on it, as the server will have it: a JSON merge patch (RFC 7396, §2). */
+export function patched(document, patch) {
+  if (!isObject(patch)) {
+    return patch === undefined ? document : patch;
+  }
+  const result = isObject(document) ? { ...document } : {};
+  for (const [key, value] of Object.entries(patch)) {
+    if (value === null) {
+      delete result[key];
+    } else {
+      result[key] = patched(result[key], value);
+    }
+  }
+  return result;
+}
+
 /** The patch that sets one member, by its path: prepare.turn.degrees. */
 export function patchAt(path, value) {
   return path.split(".").reduceRight((inner, key) => ({ [key]: inner }), value);

@@ -11,12 +11,22 @@ export function createGauges(container, mend) {
 
   /** @param waiting what stands for a verdict that is not there yet */
   function draw(gauges, waiting) {
+    let before = null;
     for (const gauge of gauges) {
       if (!sections.has(gauge.id)) {
         sections.set(gauge.id, createGauge(gauge, mend));
-        container.append(sections.get(gauge.id).section);
+        const { section } = sections.get(gauge.id);
+        if (before) {
+          before.after(section);
+        } else {
+          container.prepend(section);
+        }
       }
       sections.get(gauge.id).draw(gauge, waiting);
+      before = sections.get(gauge.id).section;
+    }
+    for (const [id, { section }] of sections) { // a mark that is opaque again has no edge to be judged
+      section.hidden = gauges.every((gauge) => gauge.id !== id);
     }
   }
 

@@ -5,7 +5,7 @@ const CLEAN = { prepare: { lift: { enclosed: true }, tighten: {} }, frame: { rul
 const REST_MS = 40;
 
 /** @param put called with a change of the fit @param ask asks the server about the fit as it is now */
-export function listenToMark({ say, now, put, ask, base, query, ofPicture, redraw }) {
+export function listenToMark({ say, now, put, ask, base, redraw }) {
   const by = (id) => document.querySelector(`#${id}`);
   let asCame = false;
   let draft = null;
@@ -29,6 +29,7 @@ export function listenToMark({ say, now, put, ask, base, query, ofPicture, redra
     clearTimeout(resting);
     resting = setTimeout(preview, REST_MS);
   });
+  by("lift-range").addEventListener("focus", () => { by("lift-range").value = by("lift-tolerance").value || by("lift-range").value; });
   by("lift-range").addEventListener("change", () => { draft = null; });
   by("on-grounds").addEventListener("click", openGrounds);
   by("mark-menu").addEventListener("toggle", () => by("mark-menu").open && showInks());

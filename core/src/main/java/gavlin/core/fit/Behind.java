@@ -1,0 +1,30 @@
+package gavlin.core.fit;
+
+import gavlin.core.brief.Slot;
+import gavlin.core.colour.Colour;
+import java.util.List;
+
+/**
+ * What lies behind a mark in one showing.
+ *
+ * @param showing its id
+ * @param where its name
+ * @param ground 0xRRGGBB
+ */
+public record Behind(String showing, String where, int ground) {
+    /** Of logos and icons; none for what is meant to fill its slot. */
+    static List<Behind> of(Slot slot) {
+        boolean mark = slot.kind() == Slot.Kind.LOGO || slot.kind() == Slot.Kind.ICON;
+        return mark
+                ? slot.showings().stream()
+                        .map(showing -> new Behind(showing.id(), showing.name(), showing.background()))
+                        .toList()
+                : List.of();
+    }
+
+    /** As part of a rendition's key. */
+    @Override
+    public String toString() {
+        return showing + " " + where + " " + new Colour(ground);
+    }
+}
