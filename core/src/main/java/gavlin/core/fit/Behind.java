@@ -14,12 +14,15 @@ import java.util.List;
 public record Behind(String showing, String where, int ground) {
     /** Of logos and icons; none for what is meant to fill its slot. */
     static List<Behind> of(Slot slot) {
-        boolean mark = slot.kind() == Slot.Kind.LOGO || slot.kind() == Slot.Kind.ICON;
-        return mark
+        return isMark(slot)
                 ? slot.showings().stream()
                         .map(showing -> new Behind(showing.id(), showing.name(), showing.background()))
                         .toList()
                 : List.of();
+    }
+
+    static boolean isMark(Slot slot) {
+        return slot.kind() == Slot.Kind.LOGO || slot.kind() == Slot.Kind.ICON;
     }
 
     /** As part of a rendition's key. */

@@ -2,9 +2,14 @@ package gavlin.core.fit;
 
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.mark.EdgeContrast;
+import gavlin.core.mark.Vanishing;
 import gavlin.core.operation.Finish;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
@@ -19,6 +24,7 @@ import java.util.function.BooleanSupplier;
  * @param transparentPixels in the rendered picture: exact
  * @param ssim of the file against the rendered picture
  * @param words how well the theme's words can be read over it
+ * @param vanishing the share of a small mark that is finer than a pixel, 0..1
  * @param grounds how a mark stands out from what lies behind it
  * @param tried every file that the weight search made on the way
  */
@@ -30,7 +36,11 @@ public record Rendition(
         double ssim,
         List<Candidate> tried,
         List<Readable> words,
-        List<Standing> grounds) {
+        List<Standing> grounds,
+        double vanishing) {
+
+    /** What is finer than a pixel is measured on files of at most so many px: larger ones have room for what they show. */
+    private static final long MOST_FINE = 40_000;
 
     /**
      * Renders and encodes.
@@ -66,7 +76,21 @@ public record Rendition(
                 plan.lettering().stream()
                         .map(lettering -> Readable.of(lettering, finished))
                         .toList(),
-                grounds(plan, finished));
+                grounds(plan, finished),
+                vanishing(picture, plan));
+    }
+
+    private static double vanishing(Renderable<InPicture> picture, RenditionPlan plan) {
+        if (!plan.mark() || plan.size().pixels() > MOST_FINE) {
+            return 0;
+        }
+        Box<InSlot> placed = plan.framing().placed();
+        int n = Vanishing.FINER;
+        Framing<InPrepared> finer = new Framing<>(
+                plan.framing().window(),
+                new Box<>(placed.x() * n, placed.y() * n, placed.width() * n, placed.height() * n));
+        Size size = plan.size().times(n);
+        return Vanishing.share(plan.prepared().of(picture).render(finer, size));
     }
 
     private static List<Standing> grounds(RenditionPlan plan, Pixels finished) {

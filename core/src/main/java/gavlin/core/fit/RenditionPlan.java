@@ -25,6 +25,7 @@ import java.util.List;
  * @param maxBytes {@link Long#MAX_VALUE} for no limit
  * @param encoding that the person chose out of what the search tried, or null
  * @param behind what lies behind it, where it is a mark: likewise
+ * @param mark whether it is a logo or an icon
  * @param lettering what the theme sets over it, to be measured on its pixels
  */
 public record RenditionPlan(
@@ -37,7 +38,8 @@ public record RenditionPlan(
         long maxBytes,
         Encoding encoding,
         List<Lettering> lettering,
-        List<Behind> behind) {
+        List<Behind> behind,
+        boolean mark) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
     public static final int CORE_VERSION = 3;
 
@@ -69,7 +71,8 @@ public record RenditionPlan(
                 brief.maxBytes(density),
                 possible ? fit.encoding() : null,
                 Lettering.of(chosen, size),
-                Behind.of(chosen));
+                Behind.of(chosen),
+                Behind.isMark(chosen));
     }
 
     /** All of it in one line, for the rendition's key. */
@@ -90,7 +93,7 @@ public record RenditionPlan(
                 looksAround ? around.toString() : "");
         // Files without any of these keep the key that they have.
         String over = lettering.isEmpty() ? made : made + "|" + lettering;
-        return behind.isEmpty() ? over : over + "|" + behind;
+        return mark ? over + "|" + behind : over;
     }
 
     /** The part of the picture that is read, and the box of the file that it fills at least: what must be decoded. */

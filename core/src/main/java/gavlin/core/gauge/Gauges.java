@@ -15,6 +15,7 @@ public final class Gauges {
             new DamageGauge(),
             new WordsGauge(),
             new GroundGauge(),
+            new SmallGauge(),
             new NameGauge(),
             new CreditGauge(),
             new DescriptionGauge());

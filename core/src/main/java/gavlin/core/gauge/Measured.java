@@ -11,6 +11,7 @@ import java.util.List;
  *
  * @param words how well the theme's words can be read over it, or null where that was not measured
  * @param grounds how a mark stands out where it is shown, likewise
+ * @param vanishing the share of a small mark that is finer than a pixel, 0..1, likewise
  */
 public record Measured(
         PictureType type,
@@ -18,9 +19,10 @@ public record Measured(
         double ssim,
         int transparentPixels,
         List<Readable> words,
-        List<Standing> grounds) {
+        List<Standing> grounds,
+        Double vanishing) {
     public Measured(PictureType type, long bytes, double ssim, int transparentPixels) {
-        this(type, bytes, ssim, transparentPixels, List.of(), List.of());
+        this(type, bytes, ssim, transparentPixels, List.of(), List.of(), 0.0);
     }
 
     /** Only what is read in showings that exist. */
@@ -39,6 +41,7 @@ public record Measured(
                         ? null
                         : grounds.stream()
                                 .filter(one -> showings.contains(one.showing()))
-                                .toList());
+                                .toList(),
+                vanishing);
     }
 }

@@ -60,7 +60,7 @@ class GroundGaugeTest {
 
     private static Measured measured(Standing... standings) {
         return new Measured(
-                PictureType.PNG, 900, 1, 400, List.of(), Stream.of(standings).toList());
+                PictureType.PNG, 900, 1, 400, List.of(), Stream.of(standings).toList(), 0.0);
     }
 
     private static List<String> ids(Reading reading) {

@@ -52,6 +52,9 @@ class RenditionRow {
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String grounds;
 
+    /** Of a small mark, the share that is finer than a pixel; null likewise. */
+    private Double vanishing;
+
     private Instant madeAt;
 
     protected RenditionRow() {}
@@ -68,6 +71,7 @@ class RenditionRow {
         this.tried = JSON.writeValueAsString(rendition.tried());
         this.words = JSON.writeValueAsString(rendition.words());
         this.grounds = JSON.writeValueAsString(rendition.grounds());
+        this.vanishing = rendition.vanishing();
         this.madeAt = Instant.now();
     }
 
@@ -84,7 +88,8 @@ class RenditionRow {
                         ssim,
                         transparentPixels,
                         words == null ? null : JSON.readValue(words, new TypeReference<List<Readable>>() {}),
-                        grounds == null ? null : JSON.readValue(grounds, new TypeReference<List<Standing>>() {})),
+                        grounds == null ? null : JSON.readValue(grounds, new TypeReference<List<Standing>>() {}),
+                        vanishing),
                 tried);
     }
 }
