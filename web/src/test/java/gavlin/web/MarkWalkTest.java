@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.options.BoundingBox;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.OwnFile;
@@ -12,6 +13,9 @@ import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import gavlin.web.RunningGavlin.Answer;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.zip.ZipFile;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -64,11 +68,13 @@ class MarkWalkTest extends BrowserWalk {
         page.locator("#clean").click();
         assertThat(gauge("transparency").locator(".v")).hasText("fits");
         assertThat(gauge("on its ground").locator(".v")).hasText("fails"); // dark on dark
+        assertThat(page.locator("#says")).containsText("Step 2, saved ");
         page.locator("#mark-menu summary").click();
         assertThat(page.locator("#tightened")).hasText("400×200 holds 120×120");
         assertThat(page.locator("#inks label")).hasCount(1);
         page.locator("[data-ink='#FFFFFF']").click();
         assertThat(gauge("on its ground").locator(".v")).hasText("fits");
+        assertThat(page.locator("#says")).containsText("Step 3, saved ");
         assertNoViolations();
         Pixels file = file("by-mouse");
         assertEquals(Size.parse("200x100"), file.size());
@@ -102,7 +108,7 @@ class MarkWalkTest extends BrowserWalk {
         assertThat(page.locator("#moving")).containsText("belongs to the mark");
         BoundingBox picture = page.locator("#drawing image").first().boundingBox();
         page.mouse().click(picture.x + picture.width / 4, picture.y + picture.height / 2);
-        assertThat(page.locator("#says")).containsText("saved");
+        assertThat(page.locator("#says")).containsText(", saved ");
         page.locator("#mark-menu summary").click();
         assertThat(page.locator("#forget-spots")).isVisible();
         page.locator("#on-grounds").click();
@@ -133,7 +139,7 @@ class MarkWalkTest extends BrowserWalk {
         page.keyboard().type("5");
         page.keyboard().press("Tab");
         assertThat(page.locator("#lift-range")).hasValue("5");
-        assertThat(page.locator("#says")).containsText("saved");
+        assertThat(page.locator("#says")).containsText(", saved ");
         assertEquals(0, alpha(file("by-keys"), 100, 50));
     }
 
@@ -154,6 +160,43 @@ class MarkWalkTest extends BrowserWalk {
         Answer again = gavlin.json("warden", "PUT", SITE + "/slots/by-program/fit", fit.toString());
         assertEquals(fit, again.json().path("fit"), "what GET gives can be PUT and changes nothing");
         assertEquals(255, alpha(file("by-program"), 100, 50), "what it encloses was to stay");
+    }
+
+    /** The mark as a site's icon: seen in a tab and on a phone, one ZIP; what is no mark has none. */
+    @Test
+    void markAsASitesIcon_isDrawnInEverySize_andTakenAlong() throws Exception {
+        gavlin.json(
+                "warden",
+                "PUT",
+                SITE + "/slots/by-program/fit",
+                "{\"picture\":\"" + ring + "\",\"mark\":{\"lift\":true,\"tighten\":true,\"seat\":true}}");
+        signIn();
+        page.navigate(gavlin.address() + "/sites/marks/slots/by-program/icons");
+        assertThat(page.locator("h1")).containsText("as a site’s icon");
+        assertThat(page.locator("pre").first()).containsText("rel=\"manifest\"");
+        assertEquals(
+                16,
+                page.evaluate("() => document.querySelector('.tab-drawn img').naturalWidth"),
+                "drawn from the file of that size");
+        page.locator("[name=ground]").fill("#23734D");
+        page.locator("text=Draw it on this").click();
+        assertThat(page.locator("pre").first()).containsText("#23734D");
+        assertNoViolations();
+        Download download =
+                page.waitForDownload(() -> page.locator("text=Download all").click());
+        Set<String> names = new TreeSet<>();
+        try (ZipFile zip = new ZipFile(download.path().toFile())) {
+            zip.stream().forEach(entry -> names.add(entry.getName()));
+        }
+        assertTrue(
+                names.containsAll(Set.of("favicon.ico", "icon-maskable-512.png", "site.webmanifest")),
+                names.toString());
+        assertEquals(
+                404, gavlin.get("warden", "/sites/tolvane/slots/masthead/icons").status());
+        assertEquals(
+                404,
+                gavlin.get("warden", "/sites/marks/slots/by-program/icons/other.png")
+                        .status());
     }
 
     @Test

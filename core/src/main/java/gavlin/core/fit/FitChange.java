@@ -18,7 +18,6 @@ import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.seat.Seat;
 import gavlin.core.turn.Turn;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.UnaryOperator;
@@ -101,19 +100,18 @@ public record FitChange(
         return new FitDocument(patched.picture(), fit);
     }
 
-    private Lift lifted(Lift lift, Prepared seen) {
-        List<Spot> all = new ArrayList<>(lift.spots());
+    private Lift lifted(Lift before, Prepared seen) {
+        Lift lift = before;
         for (Stroke stroke : spots) {
-            all.add(new Spot(
+            lift = lift.with(
                     stroke.keep,
                     stroke.along.stream()
                             .map(seen::toPicture)
                             .map(at -> FocalPoint.of(at, seen.picture()))
                             .map(at -> new Spot.Place(at.x(), at.y()))
-                            .toList(),
-                    null));
+                            .toList());
         }
-        return lift.changesNothing() ? new Lift(null, true, all) : new Lift(lift.tolerance(), lift.enclosed(), all);
+        return lift;
     }
 
     private boolean keepsItsWindow(Fit before, Fit fit) {

@@ -146,10 +146,20 @@ public record FitDocument(String picture, Fit fit) {
     }
 
     private static Seat seat(JsonNode json) {
-        if (json.isString()) {
-            return new Seat(Seat.By.valueOf(json.asString().toUpperCase(Locale.ROOT)), 0, null, null);
+        if (!json.isString() && !json.isObject()) {
+            return null;
         }
-        return json.isObject() ? JSON.treeToValue(json, Seat.class) : null;
+        String by = (json.isString() ? json : json.path("by")).asString("box");
+        JsonNode visible = json.path("visible");
+        JsonNode middle = json.path("middle");
+        return new Seat(
+                Seat.By.valueOf(by.toUpperCase(Locale.ROOT)),
+                json.path("clear").asDouble(0),
+                visible.isInt() ? Integer.valueOf(visible.asInt()) : null,
+                middle.isObject()
+                        ? new FocalPoint<>(
+                                middle.path("x").asDouble(), middle.path("y").asDouble())
+                        : null);
     }
 
     /** In full: every member, and of the operations those that change something. */

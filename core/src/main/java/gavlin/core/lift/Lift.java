@@ -25,15 +25,21 @@ public record Lift(Double tolerance, boolean enclosed, List<Spot> spots) impleme
     public static final Lift NONE = new Lift(0.0, false, List.of());
     public static final OperationType<Lift> TYPE = new OperationType<>("lift", 10, Lift.class, NONE);
     public static final double MOST_TOLERANCE = 40;
-    private static final int MOST_SPOTS = 60;
+    private static final int MOST_SPOTS = 40;
+    /** Of all spots: they are part of the addresses of views. */
+    private static final int MOST_PLACES = 120;
 
     public Lift {
         if (tolerance != null) {
             Require.range("lift.tolerance", tolerance, 0, MOST_TOLERANCE, "");
         }
         spots = spots == null ? List.of() : List.copyOf(spots);
-        if (spots.size() > MOST_SPOTS) {
-            throw new BadInput("lift.spots", "at most " + MOST_SPOTS + " spots are kept for a picture");
+        int places = spots.stream().mapToInt(spot -> spot.along().size()).sum();
+        if (spots.size() > MOST_SPOTS || places > MOST_PLACES) {
+            throw new BadInput(
+                    "lift.spots",
+                    "at most " + MOST_SPOTS + " spots with " + MOST_PLACES
+                            + " points in all are kept for a picture: forget some of them, or choose another tolerance");
         }
     }
 
@@ -103,6 +109,13 @@ public record Lift(Double tolerance, boolean enclosed, List<Spot> spots) impleme
     @Override
     public Box<InPrepared> back(Size before, Box<InPrepared> box) {
         return box;
+    }
+
+    /** The same with a stroke more, as a hand drew it. */
+    public Lift with(boolean keep, List<Spot.Place> along) {
+        List<Spot> all = new ArrayList<>(spots);
+        all.add(Spot.drawn(keep, along));
+        return changesNothing() ? new Lift(null, true, all) : new Lift(tolerance, enclosed, all);
     }
 
     /** All of it, at its own pixels: what is joined to the border is only known then. */

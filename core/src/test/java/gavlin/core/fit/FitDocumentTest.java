@@ -69,6 +69,28 @@ class FitDocumentTest {
                 JSON.readTree(new FitDocument("dusk", fit).json().toString()));
     }
 
+    /** A word alone, or an object of which every member may be left out. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "null | null",
+                "\"mass\" | {\"by\":\"mass\",\"clear\":0.0,\"visible\":null,\"middle\":null}",
+                "{} | {\"by\":\"box\",\"clear\":0.0,\"visible\":null,\"middle\":null}",
+                "{\"visible\":48} | {\"by\":\"box\",\"clear\":0.0,\"visible\":48,\"middle\":null}",
+                "{\"by\":\"mass\",\"clear\":0.1,\"middle\":{\"x\":0.4,\"y\":0.6}} | {\"by\":\"mass\",\"clear\":0.1,\"visible\":null,\"middle\":{\"x\":0.4,\"y\":0.6}}"
+            })
+    void seat_inEveryForm_isRead(String said, String read) {
+        String seat = new FitDocument(
+                        "p",
+                        read(PLAIN.replace("\"zoom\":1.2", "\"zoom\":1.2,\"seat\":" + said))
+                                .fit())
+                .json()
+                .at("/frame/seat")
+                .toString();
+        assertEquals(read.equals("null") ? "" : read, seat);
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

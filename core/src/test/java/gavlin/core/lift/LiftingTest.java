@@ -179,6 +179,27 @@ class LiftingTest {
         assertEquals(-1, lifted.samples()[(140 * 420 + 220) * 4 + 3], "not what is beside it");
     }
 
+    /** A hand gives a point for every few pixels that it moves; what is kept of a stroke fits into an address. */
+    @Test
+    void strokeOfAHand_keepsItsShape_inFewPoints() {
+        List<Spot.Place> straight = IntStream.rangeClosed(0, 150)
+                .mapToObj(i -> new Spot.Place(i / 300.0, 0.2 + i / 600.0))
+                .toList();
+        assertEquals(
+                List.of(straight.get(0), straight.get(150)),
+                Lift.NONE.with(true, straight).spots().get(0).along());
+        List<Spot.Place> round = IntStream.rangeClosed(0, 190)
+                .mapToObj(i -> new Spot.Place(0.5 + 0.3 * Math.cos(i / 30.0), 0.5 + 0.3 * Math.sin(i / 30.0)))
+                .toList();
+        int points = Lift.NONE.with(false, round).spots().get(0).along().size();
+        assertTrue(points > 8 && points <= 24, "was " + points);
+        Lift full = Lift.chosen();
+        for (int i = 0; i < 5; i++) {
+            full = full.with(true, round.subList(0, 2));
+        }
+        assertEquals(5, full.spots().size());
+    }
+
     @Test
     void markThatIsTransparentAlready_keepsWhatItHas() {
         Pixels mark = MARKS.get("dark, one ink");

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -23,7 +24,7 @@ import java.util.zip.ZipOutputStream;
  *
  * @param leftOut in words, what is accepted and yet has no file
  */
-record Parcel(List<Item> items, List<String> leftOut) {
+public record Parcel(List<Item> items, List<String> leftOut) {
     /** ZIP has no time before it; files of one decision do not differ by when they were asked for. */
     private static final LocalDateTime ALWAYS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
@@ -44,6 +45,17 @@ record Parcel(List<Item> items, List<String> leftOut) {
         for (Item item : items) {
             begin(zip, item.path());
             renditions.copy(item.file(), zip);
+            zip.closeEntry();
+        }
+        zip.finish();
+    }
+
+    /** Files as they are, in their order: the same bytes each time. */
+    public static void write(Map<String, byte[]> files, OutputStream to) throws IOException {
+        ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
+        for (Map.Entry<String, byte[]> file : files.entrySet()) {
+            begin(zip, file.getKey());
+            zip.write(file.getValue());
             zip.closeEntry();
         }
         zip.finish();

@@ -10,7 +10,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The {@code prepare} of a fit document in the query of an address: which prepared picture is meant. */
 public final class Preparations {
-    private static final int LONGEST = 2000;
+    private static final int LONGEST = 5000;
     private static final JsonMapper JSON = new JsonMapper();
 
     private Preparations() {}

@@ -32,6 +32,7 @@ export function listenToMark({ say, now, put, ask, base, redraw }) {
   by("lift-range").addEventListener("focus", () => { by("lift-range").value = by("lift-tolerance").value || by("lift-range").value; });
   by("lift-range").addEventListener("change", () => { draft = null; });
   by("on-grounds").addEventListener("click", openGrounds);
+  document.querySelector("[data-opens='grounds']")?.addEventListener("click", openGrounds);
   by("mark-menu").addEventListener("toggle", () => by("mark-menu").open && showInks());
 
   /** While the hand moves the tolerance: a reduced picture, lifted as it would be. */
