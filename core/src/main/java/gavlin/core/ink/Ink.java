@@ -4,10 +4,6 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import gavlin.core.BadInput;
 import gavlin.core.colour.Colour;
-import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Framing;
-import gavlin.core.geometry.Point;
-import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.operation.Operation;
 import gavlin.core.operation.OperationType;
@@ -67,31 +63,6 @@ public record Ink(String to, List<Change> map) implements Preparation {
     @Override
     public String changeFrom(Operation before) {
         return changesNothing() ? "in its own inks again" : to != null ? "in one ink, " + to : "inks changed";
-    }
-
-    @Override
-    public Size of(Size before) {
-        return before;
-    }
-
-    @Override
-    public Point<InPrepared> forward(Size before, Point<InPrepared> point) {
-        return point;
-    }
-
-    @Override
-    public Point<InPrepared> back(Size before, Point<InPrepared> point) {
-        return point;
-    }
-
-    @Override
-    public Box<InPrepared> back(Size before, Box<InPrepared> box) {
-        return box;
-    }
-
-    @Override
-    public Framing<InPrepared> source(Size before, Framing<InPrepared> framing) {
-        return framing;
     }
 
     @Override

@@ -2,9 +2,7 @@ package gavlin.core.lift;
 
 import gavlin.core.BadInput;
 import gavlin.core.Require;
-import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
-import gavlin.core.geometry.Point;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.operation.Operation;
@@ -87,28 +85,8 @@ public record Lift(Double tolerance, boolean enclosed, List<Spot> spots) impleme
     }
 
     @Override
-    public Size of(Size before) {
-        return before;
-    }
-
-    @Override
     public boolean transparent(boolean before) {
         return true;
-    }
-
-    @Override
-    public Point<InPrepared> forward(Size before, Point<InPrepared> point) {
-        return point;
-    }
-
-    @Override
-    public Point<InPrepared> back(Size before, Point<InPrepared> point) {
-        return point;
-    }
-
-    @Override
-    public Box<InPrepared> back(Size before, Box<InPrepared> box) {
-        return box;
     }
 
     /** The same with a stroke more, as a hand drew it. */

@@ -8,7 +8,7 @@ import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.raster.Renderable;
 
 /**
- * An operation that makes another picture of a picture. Here {@code InPrepared} is the space before the step as well as the one after it:
+ * An operation that makes another picture of a picture; unless it says otherwise, everything stays where it is. Here {@code InPrepared} is the space before the step as well as the one after it:
  * which is meant, each method says.
  */
 public interface Preparation extends Operation {
@@ -16,13 +16,19 @@ public interface Preparation extends Operation {
     default void check(Size picture) {}
 
     /** What it makes of a picture of this size. @throws gavlin.core.BadInput when it can't be done to one */
-    Size of(Size before);
+    default Size of(Size before) {
+        return before;
+    }
 
     /** Where a point from before lies afterwards. */
-    Point<InPrepared> forward(Size before, Point<InPrepared> point);
+    default Point<InPrepared> forward(Size before, Point<InPrepared> point) {
+        return point;
+    }
 
     /** Where a point from afterwards lay before. */
-    Point<InPrepared> back(Size before, Point<InPrepared> point);
+    default Point<InPrepared> back(Size before, Point<InPrepared> point) {
+        return point;
+    }
 
     /** The box whose upright hull afterwards is this one, and so what a person means who draws it; the nearest where there is none. */
     default Box<InPrepared> back(Size before, Box<InPrepared> box) {
@@ -33,7 +39,9 @@ public interface Preparation extends Operation {
     }
 
     /** What of the picture before is read when a window of the one afterwards is rendered, and the pixels that it comes to. */
-    Framing<InPrepared> source(Size before, Framing<InPrepared> framing);
+    default Framing<InPrepared> source(Size before, Framing<InPrepared> framing) {
+        return framing;
+    }
 
     /** Whether the picture afterwards may have clear pixels. */
     default boolean transparent(boolean before) {
