@@ -76,7 +76,8 @@ class AccessTest {
         String path = pattern.replaceAll("\\{step:([a-z-]+)[^}]*}", "$1")
                 .replace("{site}", "quillet-street")
                 .replace("{slot}", "sign")
-                .replace("{revision}", "1");
+                .replace("{revision}", "1")
+                .replace("{name}", "favicon.ico");
         boolean ofPictures = path.contains("/pictures/{id}");
         return path.replace("{id}", ofPictures ? pictureThere() : "1");
     }

@@ -40,6 +40,11 @@ public record Slot(
         }
     }
 
+    /** Whether what stands in it is seen against a ground, and not as a picture of its own. */
+    public boolean isMark() {
+        return kind == Kind.LOGO || kind == Kind.ICON;
+    }
+
     /** The same slot, were its size this one. */
     public Slot withSize(Size size) {
         return new Slot(

@@ -14,15 +14,11 @@ import java.util.List;
 public record Behind(String showing, String where, int ground) {
     /** Of logos and icons; none for what is meant to fill its slot. */
     static List<Behind> of(Slot slot) {
-        return isMark(slot)
+        return slot.isMark()
                 ? slot.showings().stream()
                         .map(showing -> new Behind(showing.id(), showing.name(), showing.background()))
                         .toList()
                 : List.of();
-    }
-
-    static boolean isMark(Slot slot) {
-        return slot.kind() == Slot.Kind.LOGO || slot.kind() == Slot.Kind.ICON;
     }
 
     /** As part of a rendition's key. */

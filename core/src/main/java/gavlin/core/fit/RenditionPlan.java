@@ -72,7 +72,7 @@ public record RenditionPlan(
                 possible ? fit.encoding() : null,
                 Lettering.of(chosen, size),
                 Behind.of(chosen),
-                Behind.isMark(chosen));
+                chosen.isMark());
     }
 
     /** All of it in one line, for the rendition's key. */

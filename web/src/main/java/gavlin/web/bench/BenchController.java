@@ -132,8 +132,7 @@ class BenchController {
                         .filter(id -> !Operations.MARK.contains(id))
                         .toList());
         model.addAttribute("markOperations", Operations.MARK);
-        Slot.Kind kind = desk.slot().kind();
-        model.addAttribute("isMark", kind == Slot.Kind.LOGO || kind == Slot.Kind.ICON);
+        model.addAttribute("isMark", desk.slot().isMark());
         model.addAttribute(
                 "download",
                 "/api/v1" + desk.path() + "/rendition" + desk.place().query());

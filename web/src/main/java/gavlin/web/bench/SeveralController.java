@@ -2,7 +2,10 @@ package gavlin.web.bench;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
+import gavlin.core.fit.Fit;
 import gavlin.core.gauge.Verdict;
+import gavlin.core.geometry.Rule;
+import gavlin.core.seat.Seat;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
@@ -114,6 +117,10 @@ class SeveralController {
         model.addAttribute("href", "/sites/" + open.id() + "/pictures/" + picture.id());
         model.addAttribute("rows", rows);
         model.addAttribute("mayAny", rows.stream().anyMatch(Row::may));
+        model.addAttribute(
+                "marks",
+                entries.stream()
+                        .anyMatch(entry -> entry.exists() && entry.slot().isMark()));
         return "bench/several";
     }
 
@@ -133,7 +140,9 @@ class SeveralController {
             }
         }
         Verdict verdict = shown == null ? Verdict.FAILS : shown.verdict();
-        boolean may = here == null && shown != null && site.mayChange(entry.slot(), site.usualSection(entry.slot()));
+        boolean open =
+                here == null ? shown != null : entry.slot().isMark(); // where it is, it may be shown at another height
+        boolean may = open && site.mayChange(entry.slot(), site.usualSection(entry.slot()));
         return new Row(
                 entry.slot().id(),
                 entry.number(),
@@ -176,19 +185,20 @@ class SeveralController {
             @PathVariable String site,
             @PathVariable String id,
             @PathVariable String slot,
-            @RequestParam(defaultValue = "false") boolean accept) {
+            @RequestParam(defaultValue = "false") boolean accept,
+            @RequestParam(required = false) Integer visible) {
         OpenSite open = sites.open(who.viewer(), site);
-        return place(open, pictures.find(open, id), open.slot(slot), accept);
+        return place(open, pictures.find(open, id), open.slot(slot), accept, visible);
     }
 
-    private Placed place(OpenSite site, StoredPicture picture, Slot slot, boolean accept) {
+    private Placed place(OpenSite site, StoredPicture picture, Slot slot, boolean accept, Integer visible) {
         String section = site.usualSection(slot);
         site.requireChange(slot, section);
-        FitState proposed = proposals.proposed(site, Place.of(slot, section), picture);
+        Fit fit = seated(fit(site, Place.of(slot, section), picture), slot, visible);
         FitState stored = renditions.measured(
                 slot.set() == null
-                        ? book.save(site, Place.of(slot, section), picture, proposed.fit(), null)
-                        : sets.add(site, slot, section, picture, proposed.fit()));
+                        ? book.save(site, Place.of(slot, section), picture, fit, null)
+                        : sets.add(site, slot, section, picture, fit));
         Place place = stored.place();
         boolean fitting = stored.verdict() == Verdict.FITS;
         if (accept && fitting) {
@@ -201,6 +211,26 @@ class SeveralController {
                 "/sites/" + site.id() + "/slots/" + slot.id() + "/bench" + place.query());
     }
 
+    /** A mark that is there already stays as it is fitted; everything else as Gavlin would place it. */
+    private Fit fit(OpenSite site, Place place, StoredPicture picture) {
+        return fits.find(site, place)
+                .filter(there -> place.slot().isMark() && there.picture().number() == picture.number())
+                .map(FitState::fit)
+                .orElseGet(() -> proposals.proposed(site, place, picture).fit());
+    }
+
+    /** @param visible how high a mark is shown in every slot, px of the slot; null for as it is */
+    private static Fit seated(Fit fit, Slot slot, Integer visible) {
+        if (visible == null || !slot.isMark()) {
+            return fit;
+        }
+        Seat seat = fit.frame().seat();
+        Seat high = seat == null
+                ? new Seat(Seat.By.BOX, 0, visible, null)
+                : new Seat(seat.by(), seat.clear(), visible, seat.middle());
+        return fit.with(fit.frame().with(Rule.CONTAIN).with(high));
+    }
+
     @PostMapping
     String placeAll(
             @AuthenticationPrincipal SignedIn who,
@@ -208,6 +238,7 @@ class SeveralController {
             @PathVariable String id,
             @RequestParam(defaultValue = "") List<String> slot,
             @RequestParam(defaultValue = "false") boolean accept,
+            @RequestParam(required = false) Integer visible,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
         StoredPicture picture = pictures.find(open, id);
@@ -215,8 +246,11 @@ class SeveralController {
         List<String> refused = new ArrayList<>();
         for (String each : slot) {
             try {
-                fitting +=
-                        place(open, picture, open.slot(each), accept).verdict().equals("fits") ? 1 : 0;
+                fitting += place(open, picture, open.slot(each), accept, visible)
+                                .verdict()
+                                .equals("fits")
+                        ? 1
+                        : 0;
             } catch (BadInput | Conflict | NotFound e) {
                 refused.add(each + ": " + e.getMessage() + ".");
             }

@@ -2,7 +2,6 @@ package gavlin.web.icon;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
 import gavlin.core.icon.IconSet;
 import gavlin.web.board.Phrases;
@@ -81,7 +80,7 @@ class IconController {
         return "icon/icons";
     }
 
-    @GetMapping("/{name:[a-z0-9.-]{1,40}}")
+    @GetMapping("/{name}")
     ResponseEntity<byte[]> file(Desk desk, @PathVariable String name, @RequestParam(defaultValue = "") String ground) {
         byte[] file = set(desk, ground(desk, ground)).files().get(name);
         if (file == null || !isPicture(name)) {
@@ -106,7 +105,7 @@ class IconController {
     }
 
     private IconSet set(Desk desk, Colour ground) {
-        if (desk.slot().kind() != Slot.Kind.LOGO && desk.slot().kind() != Slot.Kind.ICON) {
+        if (!desk.slot().isMark()) {
             throw new NotFound("icon of the slot", desk.slot().id());
         }
         FitState state = fits.get(desk.site(), desk.place());

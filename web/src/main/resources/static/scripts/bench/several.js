@@ -49,7 +49,7 @@ async function place(accept) {
 async function placeOne(box, accept, done) {
   const row = box.closest("tr");
   try {
-    const placed = await send("POST", `${form.action}/${encodeURIComponent(box.value)}?accept=${accept}`);
+    const placed = await send("POST", `${form.action}/${encodeURIComponent(box.value)}?accept=${accept}${visible()}`);
     verdict(row, placed.verdict, placed.says, placed.accepted ? "here now, accepted" : "here now");
     row.querySelectorAll("a").forEach((a) => { a.href = placed.bench; });
     row.querySelector(".row-actions a").textContent = "Bench";
@@ -64,6 +64,12 @@ async function placeOne(box, accept, done) {
     verdict(row, "fails", error.message, "not placed");
     done.failed++;
   }
+}
+
+/** How high marks are shown, where somebody said so. */
+function visible() {
+  const px = by("visible")?.value.trim();
+  return px ? `&visible=${encodeURIComponent(px)}` : "";
 }
 
 function verdict(row, word, says, now) {
