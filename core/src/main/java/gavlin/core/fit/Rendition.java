@@ -39,9 +39,6 @@ public record Rendition(
         List<Standing> grounds,
         double vanishing) {
 
-    /** What is finer than a pixel is measured on files of at most so many px: larger ones have room for what they show. */
-    private static final long MOST_FINE = 40_000;
-
     /**
      * Renders and encodes.
      *
@@ -81,7 +78,7 @@ public record Rendition(
     }
 
     private static double vanishing(Renderable<InPicture> picture, RenditionPlan plan) {
-        if (!plan.mark() || plan.size().pixels() > MOST_FINE) {
+        if (!plan.mark() || !Vanishing.isMeasuredOn(plan.size())) {
             return 0;
         }
         Box<InSlot> placed = plan.framing().placed();

@@ -1,6 +1,8 @@
 package gavlin.core.gauge;
 
+import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
+import gavlin.core.geometry.Rule;
 import java.util.Locale;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -60,13 +62,20 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
         return change("backing-white", "Lay it on white", "no longer transparent", "finish", "backing", "#FFFFFF");
     }
 
-    /** A mark out of its box, as Gavlin would do it: lifted and tightened. */
-    static Remedy clean() {
+    /** A mark out of its box, as Gavlin would do it: lifted, tightened, and, where marks stand, seated. */
+    public static Remedy clean(Slot slot) {
         ObjectNode patch = JsonNodeFactory.instance.objectNode();
         ObjectNode prepare = patch.putObject("prepare");
         prepare.putObject("lift").put("enclosed", true);
         prepare.putObject("tighten");
         patch.putObject("finish").putNull("backing");
+        if (slot.isMark()) {
+            patch.putObject("frame")
+                    .put("rule", Rule.CONTAIN.word())
+                    .put("zoom", 1)
+                    .putObject("seat")
+                    .put("by", "box");
+        }
         return new Remedy(
                 "clean", "Clean it", "lifts the flat ground behind it and cuts the empty margin", patch, null);
     }

@@ -1,14 +1,12 @@
 package gavlin.core.gauge;
 
 import gavlin.core.geometry.Rule;
-import gavlin.core.geometry.Size;
+import gavlin.core.mark.Vanishing;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What of a small mark is finer than a pixel, and so is not seen: a wordmark cannot be read at 16 px. */
 final class SmallGauge implements Gauge {
-    /** A mark is small when its file's shorter side has no more px. */
-    static final int SMALL = 64;
     /** Percent of a mark's area: common practice, no source. */
     private static final double LIMIT = 15;
 
@@ -26,8 +24,7 @@ final class SmallGauge implements Gauge {
 
     @Override
     public boolean concerns(Subject subject) {
-        Size size = subject.plan().size();
-        return subject.plan().mark() && Math.min(size.width(), size.height()) <= SMALL && subject.transparent();
+        return subject.plan().mark() && Vanishing.isMeasuredOn(subject.plan().size()) && subject.transparent();
     }
 
     @Override

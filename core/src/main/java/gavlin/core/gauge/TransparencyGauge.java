@@ -53,7 +53,7 @@ final class TransparencyGauge implements Gauge {
                                 ? List.of(Remedy.change(
                                         "backing-none", "Take the backing away", "", "finish", "backing", null))
                                 : List.of(
-                                        Remedy.clean(),
+                                        Remedy.clean(subject.slot()),
                                         Remedy.anotherPicture("Choose another", "one with a transparent ground")));
     }
 

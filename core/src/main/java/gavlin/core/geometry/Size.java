@@ -47,4 +47,18 @@ public record Size(int width, int height) {
     public String toString() {
         return width + "x" + height;
     }
+
+    /** The same proportions in no more pixels, as nearly as whole pixels allow; itself where it has no more. */
+    public Size within(long mostPixels) {
+        return scaled(Math.sqrt((double) mostPixels / pixels()));
+    }
+
+    /** The same proportions with no side longer; itself where none is. */
+    public Size withinSide(int longest) {
+        return scaled((double) longest / Math.max(width, height));
+    }
+
+    private Size scaled(double scale) {
+        return scale >= 1 ? this : new Size((int) Math.max(1, width * scale), (int) Math.max(1, height * scale));
+    }
 }

@@ -17,6 +17,9 @@ import gavlin.core.raster.Renderable;
  */
 public final class LiftedPicture implements Renderable<InPrepared> {
     static final long MOST_PIXELS = 6_000_000;
+    /** Bytes of heap that lifting takes for a pixel: itself before and after, and what is noted of it on the way. */
+    public static final long HEAP_PER_PIXEL = 24;
+
     /** Of the border that must look like one ground. */
     private static final double LEAST_EVEN = 0.5;
     /** A mark that is less than this share of the picture is none. */
@@ -33,8 +36,7 @@ public final class LiftedPicture implements Renderable<InPrepared> {
 
     /** As many px as it is worked on with. */
     public static Size worked(Size size) {
-        double scale = Math.min(1, Math.sqrt((double) MOST_PIXELS / size.pixels()));
-        return new Size((int) Math.max(1, size.width() * scale), (int) Math.max(1, size.height() * scale));
+        return size.within(MOST_PIXELS);
     }
 
     private synchronized Lifting.Result result() {

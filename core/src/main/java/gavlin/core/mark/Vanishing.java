@@ -1,5 +1,6 @@
 package gavlin.core.mark;
 
+import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 
 /**
@@ -12,7 +13,17 @@ public final class Vanishing {
 
     private static final int HALF = 128;
 
+    /** A mark is small when its file's shorter side has no more px. */
+    private static final int SMALL = 64;
+    /** Of a file: a longer strip has room for what it shows, along itself. */
+    private static final long MOST_PIXELS = 100_000;
+
     private Vanishing() {}
+
+    /** Whether it is measured on files of this size: only small marks lose anything. */
+    public static boolean isMeasuredOn(Size file) {
+        return Math.min(file.width(), file.height()) <= SMALL && file.pixels() <= MOST_PIXELS;
+    }
 
     /** @param fine {@value #FINER} times the file's size @return the share of the mark's area, 0..1; 0 for one without clear pixels */
     public static double share(Pixels fine) {

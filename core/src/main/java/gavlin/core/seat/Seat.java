@@ -71,8 +71,7 @@ public record Seat(By by, double clear, Integer visible, FocalPoint<InPrepared> 
             return this;
         }
         Size size = picture.size();
-        double scale = Math.min(1, (double) MEASURED / Math.max(size.width(), size.height()));
-        Size small = new Size((int) Math.max(1, size.width() * scale), (int) Math.max(1, size.height() * scale));
+        Size small = size.withinSide(MEASURED);
         return new Seat(by, clear, visible, mass(picture.render(new Framing<>(size.box(), small.box()), small)));
     }
 

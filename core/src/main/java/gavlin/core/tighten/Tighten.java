@@ -155,15 +155,14 @@ public record Tighten(
             return this;
         }
         Size size = before.size();
-        double scale = Math.min(1, Math.sqrt((double) MOST_PIXELS / size.pixels()));
-        Size looked = new Size((int) Math.max(1, size.width() * scale), (int) Math.max(1, size.height() * scale));
+        Size looked = size.within(MOST_PIXELS);
         Pixels pixels = before.render(new Framing<>(size.box(), looked.box()), looked);
         Box<InPrepared> mark = Margins.of(pixels, threshold)
                 .orElseThrow(
                         () -> new BadInput(
                                 "tighten",
                                 "There is nothing to tighten: all of the picture is empty within the threshold. Lower the threshold, or choose another picture."));
-        double spare = scale < 1 ? 1 : 0;
+        double spare = looked.equals(size) ? 0 : 1;
         double across = (double) size.width() / looked.width();
         double down = (double) size.height() / looked.height();
         int x = (int) Math.max(0, Math.floor((mark.x() - spare) * across));

@@ -1,6 +1,8 @@
 package gavlin.core.mark;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
@@ -34,6 +36,15 @@ class VanishingTest {
         assertEquals(0, share((x, y) -> 0));
         assertEquals(0, share((x, y) -> 1));
         assertEquals(0, Vanishing.share(new Pixels(new Size(8, 8), 3, new byte[192])));
+    }
+
+    /** The gauge and the file ask the same: what is not measured is not said to fit. */
+    @Test
+    void smallFiles_areMeasured_whateverTheirLength() {
+        assertTrue(Vanishing.isMeasuredOn(Size.parse("16x16")));
+        assertTrue(Vanishing.isMeasuredOn(Size.parse("1000x60")));
+        assertFalse(Vanishing.isMeasuredOn(Size.parse("400x96")));
+        assertFalse(Vanishing.isMeasuredOn(Size.parse("16000x60")));
     }
 
     private static double share(IntBinaryOperator there) {

@@ -6,6 +6,7 @@ import gavlin.core.brief.SizeDispute;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.Operations;
+import gavlin.core.gauge.Remedy;
 import gavlin.core.operation.Steps;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
@@ -133,6 +134,7 @@ class BenchController {
                         .toList());
         model.addAttribute("markOperations", Operations.MARK);
         model.addAttribute("isMark", desk.slot().isMark());
+        model.addAttribute("clean", Remedy.clean(desk.slot()).patch().toString());
         model.addAttribute(
                 "download",
                 "/api/v1" + desk.path() + "/rendition" + desk.place().query());

@@ -3,16 +3,16 @@ package gavlin.web.bench;
 import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
-import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.ink.Ink;
 import gavlin.core.lift.Lift;
 import gavlin.core.lift.LiftedPicture;
 import gavlin.core.mark.Inks;
 import gavlin.core.operation.Prepared;
-import gavlin.core.raster.PixelsPicture;
+import gavlin.core.operation.Steps;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.fit.Desk;
 import gavlin.web.fit.FitState;
@@ -37,9 +37,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/sites/{site}/slots/{slot}/bench")
 class MarkController {
-    private static final long HEAP_PER_PIXEL = 24;
     /** Inks are looked for on so many px a side: they cover areas. */
-    private static final double LOOKED_AT = 900;
+    private static final int LOOKED_AT = 900;
 
     private static final int MOST_GROUNDS = 8;
 
@@ -74,7 +73,8 @@ class MarkController {
         LiftedPicture.Report report = state.fit().prepare().get(Lift.TYPE).changesNothing()
                 ? null
                 : work.run(
-                        HEAP_PER_PIXEL * LiftedPicture.worked(picture.size()).pixels(),
+                        LiftedPicture.HEAP_PER_PIXEL
+                                * LiftedPicture.worked(picture.size()).pixels(),
                         () -> LiftedPicture.report(opened, state.fit().prepare().get(Lift.TYPE)));
         return new Told(
                 says(state, report),
@@ -108,7 +108,7 @@ class MarkController {
 
     private static double[] onPrepared(double[] worst, Prepared prepared) {
         Size picture = prepared.picture();
-        var box = prepared.toPrepared(new gavlin.core.geometry.Box<InPicture>(
+        var box = prepared.toPrepared(new Box<InPicture>(
                 worst[0] * picture.width(),
                 worst[1] * picture.height(),
                 worst[2] * picture.width(),
@@ -124,14 +124,11 @@ class MarkController {
         Prepared own =
                 new Prepared(state.picture().size(), state.fit().prepare().with(Ink.NONE));
         Size size = own.size();
-        double scale = Math.min(1, LOOKED_AT / Math.max(size.width(), size.height()));
-        Size small = new Size((int) Math.max(1, size.width() * scale), (int) Math.max(1, size.height() * scale));
+        Size small = size.withinSide(LOOKED_AT);
         var source = working.of(state.picture(), own.steps());
         Inks inks = work.run(
-                HEAP_PER_PIXEL * small.pixels(),
-                () -> Inks.of(new PixelsPicture<InPrepared>(
-                                own.of(source).render(new Framing<>(size.box(), small.box()), small), small)
-                        .pixels()));
+                LiftedPicture.HEAP_PER_PIXEL * small.pixels(),
+                () -> Inks.of(own.of(source).render(new Framing<>(size.box(), small.box()), small)));
         return Arrays.stream(inks.rgb())
                 .mapToObj(rgb -> new Colour(rgb).toString())
                 .toList();
@@ -154,8 +151,7 @@ class MarkController {
         pictures.list(desk.site()).stream()
                 .filter(p -> !p.transparent() && p.number() != mark.number())
                 .max(Comparator.comparingLong(p -> p.size().pixels()))
-                .ifPresent(p -> all.add(
-                        new Ground(p.label(), null, PictureViews.href(p, gavlin.core.operation.Steps.none(), 640))));
+                .ifPresent(p -> all.add(new Ground(p.label(), null, PictureViews.href(p, Steps.none(), 640))));
         return all;
     }
 }

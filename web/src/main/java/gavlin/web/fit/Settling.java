@@ -18,7 +18,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class Settling {
     private static final int REMEMBERED = 2_000;
-    private static final long HEAP_PER_PIXEL = 24;
 
     private final WorkingPictures working;
     private final HeavyWork work;
@@ -40,7 +39,9 @@ public class Settling {
         if (settled == null) {
             WorkingPicture opened = working.of(picture); // may decode, in a turn of its own
             settled = work.run(
-                    HEAP_PER_PIXEL * LiftedPicture.worked(picture.size()).pixels(), () -> fit.settled(() -> opened));
+                    LiftedPicture.HEAP_PER_PIXEL
+                            * LiftedPicture.worked(picture.size()).pixels(),
+                    () -> fit.settled(() -> opened));
             known.put(key, settled);
             known.put(key(picture, settled), settled);
         }

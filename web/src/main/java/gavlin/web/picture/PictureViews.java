@@ -41,7 +41,7 @@ public class PictureViews {
     private static final Logger LOG = LoggerFactory.getLogger(PictureViews.class);
 
     /** The longer side of a draft, px. */
-    private static final double DRAFT = 480;
+    private static final int DRAFT = 480;
 
     private static final double QUALITY = 82;
     /** Bytes of heap for a pixel of a view: itself, its source at twice the density, its encoder's copy. */
@@ -107,8 +107,7 @@ public class PictureViews {
      */
     byte[] draft(StoredPicture picture, Steps<Preparation> prepare) {
         Size full = picture.size();
-        double scale = Math.min(1, DRAFT / Math.max(full.width(), full.height()));
-        Size size = new Size((int) Math.max(1, full.width() * scale), (int) Math.max(1, full.height() * scale));
+        Size size = full.withinSide(DRAFT);
         WorkingPicture source = working.of(picture);
         return work.run(size.pixels() * HEAP_PER_PIXEL, () -> {
             Pixels reduced = source.render(new Framing<>(full.box(), size.box()), size);

@@ -54,9 +54,6 @@ public class WorkingPictures {
     /** Bytes of the disk that the cache leaves to the database and everything else. */
     private static final long LEFT_FREE = 500_000_000;
 
-    /** Bytes of heap for a pixel of a prepared picture: itself before and after, and what is noted of each pixel on the way. */
-    private static final long HEAP_PER_PREPARED_PIXEL = 24;
-
     private static final String WORKING = ".working";
 
     private final PictureSettings settings;
@@ -108,7 +105,7 @@ public class WorkingPictures {
         Size size = LiftedPicture.worked(prepared.size());
         WorkingPicture source = of(picture);
         Pixels pixels = work.run(
-                HEAP_PER_PREPARED_PIXEL * size.pixels(),
+                LiftedPicture.HEAP_PER_PIXEL * size.pixels(),
                 () -> prepared.of(source).render(new Framing<>(prepared.size().box(), size.box()), size));
         return withRoom(() -> {
             WorkingPicture written = WorkingPicture.write(pixels, fileOf(name));

@@ -1,7 +1,6 @@
 /** What a mark is cleaned with, beside the fields that say it in numbers: one button for all of it, inks, spots, other grounds, as it came. */
 import { patchAt, valueAt } from "./change.js";
 
-const CLEAN = { prepare: { lift: { enclosed: true }, tighten: {} }, frame: { rule: "contain", zoom: 1, seat: { by: "box", clear: 0 } }, finish: { backing: null } };
 const REST_MS = 40;
 
 /** @param put called with a change of the fit @param ask asks the server about the fit as it is now */
@@ -11,7 +10,7 @@ export function listenToMark({ say, now, put, ask, base, redraw }) {
   let draft = null;
   let resting = 0;
 
-  by("clean")?.addEventListener("click", () => put({ patch: CLEAN }));
+  by("clean")?.addEventListener("click", () => put({ patch: JSON.parse(by("clean").dataset.patch) }));
   for (const button of document.querySelectorAll("[data-ink]")) {
     button.addEventListener("click", () => put({ patch: { prepare: { ink: button.dataset.ink ? { to: button.dataset.ink, map: null } : null } } }));
   }
