@@ -18,13 +18,15 @@ for (const font of fonts) {
     copyFileSync(`node_modules/@fontsource-variable/${font}/files/${file}`, join(target, "fonts", file));
   }
 }
-// Paper wants the fonts as they were before they were packed for browsers; they are never served.
+// Paper and lettered marks want the fonts as they were before they were packed for browsers; they are never served.
 const print = join(target, "..", "print");
 mkdirSync(print, { recursive: true });
-for (const part of ["latin", "latin-ext"]) {
-  for (const weight of [400, 700]) {
-    const woff = readFileSync(`node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-${part}-${weight}-normal.woff`);
-    writeFileSync(join(print, `atkinson-${part}-${weight}.ttf`), convertWoffToTtf(woff));
+for (const font of fonts) {
+  for (const part of ["latin", "latin-ext"]) {
+    for (const weight of [400, 700]) {
+      const woff = readFileSync(`node_modules/@fontsource/${font}/files/${font}-${part}-${weight}-normal.woff`);
+      writeFileSync(join(print, `${font}-${part}-${weight}.ttf`), convertWoffToTtf(woff));
+    }
   }
 }
 execFileSync("npx", ["tailwindcss", "-i", "gavlin.css", "-o", join(target, "gavlin.css"), "--minify"], {

@@ -2,10 +2,12 @@ package gavlin.core.codec;
 
 import gavlin.core.codec.PictureRefused.Reason;
 import gavlin.core.colour.RgbSpace;
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.Excerpt;
+import gavlin.core.raster.Redrawn;
 import gavlin.core.raster.RowSink;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.core.raster.WorkingPictureBuilder;
@@ -104,6 +106,25 @@ public final class PictureReader {
         }
     }
 
+    /**
+     * Draws a part of a drawing with as many pixels as one rendition needs; see {@link Redrawn}.
+     *
+     * @param target the file that appears
+     * @param framing in px of the size that its header says
+     * @return only the part, as {@link Redrawn#region} and {@link Redrawn#pixels} say
+     */
+    public static WorkingPicture redraw(byte[] file, Header header, Path target, Framing<InPicture> framing)
+            throws IOException {
+        Bytes bytes = new Bytes(file);
+        Box<InPicture> region = Redrawn.region(header.upright(), framing);
+        Size size = Redrawn.pixels(region, framing);
+        try (WorkingPictureBuilder builder =
+                new WorkingPictureBuilder(target, new Stored(size, header.orientation(), 4, 1, null))) {
+            ((DrawnFormat) formatOf(bytes)).draw(bytes, header, region, size, builder.full());
+            return builder.finish();
+        }
+    }
+
     /** Decodes the first level and, where the decoder makes a half by itself, that beside it. */
     private static void fill(WorkingPictureBuilder builder, Bytes file, Header header, Extent extent)
             throws IOException {
@@ -198,6 +219,9 @@ public final class PictureReader {
         }
         if (HeifFormat.isHeif(file)) {
             return new HeifFormat();
+        }
+        if (file.says(0, "%PDF-")) {
+            return new PdfFormat();
         }
         if (SvgCheck.isDrawing(file.array())) {
             return new SvgFormat();

@@ -16,7 +16,7 @@ public final class PictureRefused extends BadInput {
     }
 
     public static final String WHAT_IS_ALLOWED =
-            "JPEG, PNG, WebP, GIF, AVIF, HEIC, BMP and ICO pictures and SVG drawings can be used";
+            "JPEG, PNG, WebP, GIF, AVIF, HEIC, BMP and ICO pictures, SVG drawings and PDFs of one page can be used";
 
     private final Reason reason;
 

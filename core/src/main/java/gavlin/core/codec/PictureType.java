@@ -14,6 +14,7 @@ public enum PictureType {
     ICO("image/vnd.microsoft.icon", "ico", "ICO", true, true),
     BMP("image/bmp", "bmp", "BMP", true, false),
     SVG("image/svg+xml", "svg", "SVG", true, false),
+    PDF("application/pdf", "pdf", "PDF", true, false),
     AVIF("image/avif", "avif", "AVIF", true, false),
     HEIC("image/heic", "heic", "HEIC", true, false);
 
@@ -66,6 +67,11 @@ public enum PictureType {
 
     public boolean canBeWritten() {
         return written;
+    }
+
+    /** Whether it has no pixels of its own and is drawn afresh in every size. */
+    public boolean isDrawn() {
+        return this == SVG || this == PDF;
     }
 
     /** Whether a copy of such a file can say itself what must be seen of it; see {@link RegionCopy}. */

@@ -8,7 +8,8 @@ public final class Programs {
     public static String readers(PictureType type) {
         return switch (type) {
             case JPEG -> TurboJpeg.isThere() ? TurboJpeg.version() : "jdk " + Runtime.version();
-            case SVG -> "jsvg " + version(com.github.weisj.jsvg.SVGDocument.class);
+            case SVG -> "afresh by jsvg " + version(com.github.weisj.jsvg.SVGDocument.class);
+            case PDF -> "afresh by pdfbox " + version(org.apache.pdfbox.Loader.class);
             case WEBP -> "webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
             case AVIF, HEIC -> HeifFormat.version();
             default -> "gavlin";

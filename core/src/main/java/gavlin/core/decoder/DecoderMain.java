@@ -43,6 +43,8 @@ public final class DecoderMain {
     public static void main(String[] args) throws IOException {
         PrintStream answers = new PrintStream(System.out, true, StandardCharsets.UTF_8);
         System.setOut(System.err); // whatever a library prints is no answer
+        System.setProperty("org.apache.commons.logging.LogFactory", "org.apache.commons.logging.impl.LogFactoryImpl");
+        System.setProperty("org.apache.commons.logging.Log", "org.apache.commons.logging.impl.NoOpLog");
         ImageIO.setUseCache(false);
         DecoderMain decoder = new DecoderMain(Path.of(args[0]), answers);
         decoder.warmUp();

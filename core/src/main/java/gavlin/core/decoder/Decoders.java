@@ -8,9 +8,11 @@ import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.DecoderLost.Why;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.page.PageReading;
 import gavlin.core.raster.DiskFull;
+import gavlin.core.raster.Redrawn;
 import gavlin.core.raster.WorkingPicture;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -121,6 +123,31 @@ public final class Decoders implements AutoCloseable {
     public WorkingPicture excerpt(Source picture, Limits limits, List<Framing<InPicture>> framings) throws IOException {
         return forPicture(
                 new Job.Excerpt(limits, framings), picture, (folder, answer) -> WorkingPicture.open(Job.out(folder)));
+    }
+
+    /**
+     * A part of a drawing, drawn for one rendition.
+     *
+     * @param size of the whole, as it was taken
+     */
+    public Redrawn redrawn(Source picture, Limits limits, Size size, Framing<InPicture> framing) throws IOException {
+        return forPicture(
+                new Job.Redraw(limits, framing),
+                picture,
+                (folder, answer) ->
+                        new Redrawn(size, Redrawn.region(size, framing), WorkingPicture.open(Job.out(folder))));
+    }
+
+    /**
+     * An SVG drawing without what could run or lead elsewhere; see {@link gavlin.core.codec.CleanSvg}.
+     *
+     * @param target where it appears
+     */
+    public void clean(Source drawing, Limits limits, Path target) throws IOException {
+        forPicture(new Job.Clean(limits), drawing, (folder, answer) -> {
+            keep(folder, target);
+            return null;
+        });
     }
 
     /**

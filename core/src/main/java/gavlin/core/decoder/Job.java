@@ -2,6 +2,7 @@ package gavlin.core.decoder;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import gavlin.core.codec.CleanSvg;
 import gavlin.core.codec.Embedded;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.Limits;
@@ -26,6 +27,8 @@ import java.util.Map;
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Job.Take.class, name = "take"),
     @JsonSubTypes.Type(value = Job.Excerpt.class, name = "excerpt"),
+    @JsonSubTypes.Type(value = Job.Redraw.class, name = "redraw"),
+    @JsonSubTypes.Type(value = Job.Clean.class, name = "clean"),
     @JsonSubTypes.Type(value = Job.Salvage.class, name = "salvage"),
     @JsonSubTypes.Type(value = Job.Regions.class, name = "regions"),
     @JsonSubTypes.Type(value = Job.Page.class, name = "page")
@@ -63,6 +66,25 @@ sealed interface Job {
         public Object run(Path folder) throws IOException {
             byte[] file = Files.readAllBytes(in(folder));
             PictureReader.decodeFor(file, PictureReader.inspect(file, limits), out(folder), framings);
+            return null;
+        }
+    }
+
+    /** Draws a part of a drawing for one rendition. */
+    record Redraw(Limits limits, Framing<InPicture> framing) implements Job {
+        @Override
+        public Object run(Path folder) throws IOException {
+            byte[] file = Files.readAllBytes(in(folder));
+            PictureReader.redraw(file, PictureReader.inspect(file, limits), out(folder), framing);
+            return null;
+        }
+    }
+
+    /** Writes a drawing anew, without what could run or lead elsewhere. */
+    record Clean(Limits limits) implements Job {
+        @Override
+        public Object run(Path folder) throws IOException {
+            Files.write(out(folder), CleanSvg.of(Files.readAllBytes(in(folder)), limits));
             return null;
         }
     }

@@ -7,8 +7,20 @@ import gavlin.core.geometry.Size;
  *
  * @param size upright, px
  * @param transparent whether any pixel is not fully opaque
+ * @param drawn whether it is a drawing, which has as many pixels as are wanted
  * @param title what its files are named after, or empty
  * @param description what it shows, for those who can't see it
  * @param credit the line that must stand beside it, or empty
  */
-public record PictureFacts(Size size, boolean transparent, String title, String description, String credit) {}
+public record PictureFacts(
+        Size size, boolean transparent, boolean drawn, String title, String description, String credit) {
+    /** Of a picture that has pixels of its own. */
+    public PictureFacts(Size size, boolean transparent, String title, String description, String credit) {
+        this(size, transparent, false, title, description, credit);
+    }
+
+    /** @param detail pixels of the picture for each one wanted */
+    public boolean isEnlargedAt(double detail) {
+        return !drawn && detail < 1;
+    }
+}

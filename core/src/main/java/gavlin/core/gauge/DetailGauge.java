@@ -21,6 +21,9 @@ final class DetailGauge implements Gauge {
     @Override
     public Reading read(Subject subject) {
         double detail = subject.plan().framing().detail();
+        if (subject.picture().drawn()) {
+            return Reading.of(this, null, 1, "px/px", Verdict.FITS, "A drawing: it is drawn afresh in this size.");
+        }
         Enlargement enlargement = Enlargement.of(detail);
         Verdict verdict = switch (enlargement) {
             case NONE -> Verdict.FITS;

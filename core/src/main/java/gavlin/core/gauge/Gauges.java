@@ -22,6 +22,11 @@ public final class Gauges {
 
     private Gauges() {}
 
+    /** What the gauge {@code ground} will say of a mark with so much contrast, 1..21, to the worst of its grounds. */
+    public static Verdict onGround(double ratio) {
+        return GroundGauge.verdict(ratio);
+    }
+
     public static List<Reading> judge(Subject subject) {
         return ALL.stream()
                 .filter(gauge -> gauge.concerns(subject))

@@ -43,9 +43,7 @@ final class GroundGauge implements Gauge {
             return Reading.of(
                     this, null, Contrast.GRAPHICS, ": 1", Verdict.FITS, "It is shown nowhere as the site is now.");
         }
-        Verdict verdict = worst.ratio() >= Contrast.GRAPHICS
-                ? Verdict.FITS
-                : worst.ratio() < INVISIBLE ? Verdict.FAILS : Verdict.LOOK;
+        Verdict verdict = verdict(worst.ratio());
         String says = verdict == Verdict.FITS
                 ? "It stands out from every ground that it is shown on."
                 : Says.format(
@@ -54,6 +52,10 @@ final class GroundGauge implements Gauge {
         return Reading.of(this, Says.round(worst.ratio(), 1), Contrast.GRAPHICS, ": 1", verdict, says)
                 .on(worst.ratio(), Contrast.GRAPHICS, END)
                 .with(remedies(subject));
+    }
+
+    static Verdict verdict(double ratio) {
+        return ratio >= Contrast.GRAPHICS ? Verdict.FITS : ratio < INVISIBLE ? Verdict.FAILS : Verdict.LOOK;
     }
 
     /** The versions in one ink that stand out wherever it is shown. */

@@ -1,6 +1,7 @@
 package gavlin.core.icon;
 
 import gavlin.core.codec.IcoWriter;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
@@ -20,7 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
 /**
  * The files of a site's icon: one ICO with 16, 32 and 48 px, the same as PNG, PNG of 180, 192 and 512, a maskable one of 512 whose mark lies in the safe
  * zone (W3C Web App Manifest, "Icon masks and safe zone": a centred circle of 40 % of the side), the manifest, and the lines for the
- * page. Each size is drawn from the picture itself, never from another size.
+ * page. Each size is drawn from the picture itself, never from another size. Where the mark is a drawing that was not changed, the drawing goes along.
  *
  * @param files by name, in this order
  * @param html for the head of every page
@@ -33,6 +34,7 @@ public record IconSet(Map<String, byte[]> files, String html) {
     private static final int TOUCH = 180;
     private static final int[] PNG = {192, 512};
     private static final int MASKABLE = 512;
+    private static final String DRAWING = "icon.svg";
 
     /**
      * @param mark as its fit prepares it
@@ -40,9 +42,15 @@ public record IconSet(Map<String, byte[]> files, String html) {
      * @param slot the size of that slot's file, px
      * @param ground behind it where an icon must not be clear: on phones
      * @param name the site's
+     * @param drawing cleaned SVG, or null
      */
     public static IconSet of(
-            Renderable<InPrepared> mark, Framing<InPrepared> framing, Size slot, Colour ground, String name) {
+            Renderable<InPrepared> mark,
+            Framing<InPrepared> framing,
+            Size slot,
+            Colour ground,
+            String name,
+            byte[] drawing) {
         Map<String, byte[]> files = new LinkedHashMap<>();
         byte[][] small = new byte[IN_ICO.length][];
         for (int i = 0; i < IN_ICO.length; i++) {
@@ -58,8 +66,11 @@ public record IconSet(Map<String, byte[]> files, String html) {
             files.put("icon-" + side + ".png", png(drawn(mark, framing, slot, side)));
         }
         files.put("icon-maskable-" + MASKABLE + ".png", png(maskable(mark, framing, ground)));
-        files.put("site.webmanifest", manifest(name, ground).getBytes(StandardCharsets.UTF_8));
-        String html = html(ground);
+        if (drawing != null) {
+            files.put(DRAWING, drawing);
+        }
+        files.put("site.webmanifest", manifest(name, ground, drawing != null).getBytes(StandardCharsets.UTF_8));
+        String html = html(ground, drawing != null);
         files.put("head.html", html.getBytes(StandardCharsets.UTF_8));
         return new IconSet(files, html);
     }
@@ -97,7 +108,7 @@ public record IconSet(Map<String, byte[]> files, String html) {
         return PngWriter.write(pixels.withoutIdleAlpha(), Tags.NONE);
     }
 
-    private static String manifest(String name, Colour ground) {
+    private static String manifest(String name, Colour ground, boolean drawing) {
         ObjectNode manifest = JsonMapper.shared().createObjectNode().put("name", name);
         var icons = manifest.putArray("icons");
         for (int side : PNG) {
@@ -105,6 +116,9 @@ public record IconSet(Map<String, byte[]> files, String html) {
                     .put("src", "icon-" + side + ".png")
                     .put("sizes", side + "x" + side)
                     .put("type", "image/png");
+        }
+        if (drawing) {
+            icons.addObject().put("src", DRAWING).put("sizes", "any").put("type", PictureType.SVG.mediaType());
         }
         icons.addObject()
                 .put("src", "icon-maskable-" + MASKABLE + ".png")
@@ -115,13 +129,15 @@ public record IconSet(Map<String, byte[]> files, String html) {
         return manifest.toPrettyString() + "\n";
     }
 
-    private static String html(Colour ground) {
+    private static String html(Colour ground, boolean drawing) {
         return """
                 <link rel="icon" href="/favicon.ico" sizes="16x16 32x32 48x48">
-                <link rel="icon" href="/icon-192.png" type="image/png" sizes="192x192">
+                %s<link rel="icon" href="/icon-192.png" type="image/png" sizes="192x192">
                 <link rel="apple-touch-icon" href="/icon-180.png">
                 <link rel="manifest" href="/site.webmanifest">
                 <meta name="theme-color" content="%s">
-                """.formatted(ground);
+                """.formatted(
+                drawing ? "<link rel=\"icon\" href=\"/" + DRAWING + "\" type=\"image/svg+xml\" sizes=\"any\">\n" : "",
+                ground);
     }
 }

@@ -27,7 +27,8 @@ class SvgTest {
         byte[] file = svg("viewBox='0 0 100 50'", SQUARE);
         Header header = PictureReader.inspect(file, Limits.DEFAULT);
         assertEquals(new Size(SvgFormat.LONG_SIDE, SvgFormat.LONG_SIDE / 2), header.upright());
-        assertEquals("a drawing, drawn with 2400×1200 px", header.notes().get(0));
+        assertEquals(
+                "a drawing: it is drawn afresh in every size", header.notes().get(0));
         Pixels pixels = OwnFile.pixels(file);
         assertEquals(0xd9481c, Reference.rgb(pixels, 1200, 600));
         assertEquals(255, alpha(pixels, 1200, 600));

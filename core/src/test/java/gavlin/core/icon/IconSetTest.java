@@ -35,7 +35,8 @@ class IconSetTest {
                     new Framing<InPrepared>(SIZE.box(), Size.parse("32x32").box()),
                     Size.parse("32x32"),
                     PAPER,
-                    "Lights")
+                    "Lights",
+                    null)
             .files();
 
     @Test

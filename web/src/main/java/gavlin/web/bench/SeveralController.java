@@ -5,8 +5,10 @@ import gavlin.core.brief.Slot;
 import gavlin.core.fit.Fit;
 import gavlin.core.gauge.Verdict;
 import gavlin.core.geometry.Rule;
+import gavlin.core.mark.EdgeContrast;
 import gavlin.core.seat.Seat;
 import gavlin.web.account.SignedIn;
+import gavlin.web.bench.MarkVersions.Version;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
@@ -27,7 +29,9 @@ import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -52,6 +56,7 @@ class SeveralController {
     private final Pictures pictures;
     private final SlotBoard board;
     private final Rail rail;
+    private final MarkVersions versions;
 
     SeveralController(
             Sites sites,
@@ -62,7 +67,9 @@ class SeveralController {
             PictureSets sets,
             Pictures pictures,
             SlotBoard board,
-            Rail rail) {
+            Rail rail,
+            MarkVersions versions) {
+        this.versions = versions;
         this.sites = sites;
         this.fits = fits;
         this.book = book;
@@ -83,6 +90,7 @@ class SeveralController {
      * @param there whether it holds this picture already
      * @param may whether it can be placed there, by this person
      * @param ticked empty slots that it would suit
+     * @param inks of a mark: in which it could stand there; none for what has a ground of its own
      */
     record Row(
             String slot,
@@ -96,7 +104,21 @@ class SeveralController {
             String now,
             boolean there,
             boolean may,
-            boolean ticked) {}
+            boolean ticked,
+            List<InkRow> inks) {}
+
+    /** A version of a mark, and how it would be. @param value empty for as it is */
+    record InkRow(String value, String says, boolean chosen, String view, String verdict, String wrong) {
+        static InkRow of(OpenSite site, Version version, boolean chosen) {
+            return new InkRow(
+                    version.name(),
+                    version.says(),
+                    chosen,
+                    version.seen(site).view(),
+                    version.verdict().asFarAsKnown().word(),
+                    version.wrong());
+        }
+    }
 
     @GetMapping
     String page(
@@ -106,9 +128,10 @@ class SeveralController {
         List<Entry> entries = board.entries(open);
         List<FitState> placed = fits.placed(open, open.usualSection());
         List<Row> rows = new ArrayList<>();
+        Map<String, EdgeContrast> edges = new HashMap<>();
         for (Entry entry : entries) {
             if (entry.exists()) {
-                rows.add(row(open, entry, picture, placed));
+                rows.add(row(open, entry, picture, placed, edges));
             }
         }
         rows.sort(Comparator.comparing(Row::there).thenComparing(Row::verdict)); // in the sheet's order otherwise
@@ -124,7 +147,8 @@ class SeveralController {
         return "bench/several";
     }
 
-    private Row row(OpenSite site, Entry entry, StoredPicture picture, List<FitState> placed) {
+    private Row row(
+            OpenSite site, Entry entry, StoredPicture picture, List<FitState> placed, Map<String, EdgeContrast> edges) {
         FitState here = entry.pictures().stream()
                 .filter(f -> f.picture().number() == picture.number())
                 .findFirst()
@@ -139,7 +163,15 @@ class SeveralController {
                 says = e.getMessage();
             }
         }
-        Verdict verdict = shown == null ? Verdict.FAILS : shown.verdict();
+        List<Version> inks = shown == null ? List.of() : versions.of(site, shown, edges);
+        Version ink = inks.isEmpty() ? null : here != null ? inks.get(0) : MarkVersions.suiting(inks);
+        Verdict verdict = shown == null ? Verdict.FAILS : ink == null ? shown.verdict() : ink.verdict();
+        if (ink != null) {
+            shown = ink.state();
+            says = ink.wrong();
+        } else if (shown != null) {
+            says = FitState.worstOf(shown.gauges());
+        }
         boolean open =
                 here == null ? shown != null : entry.slot().isMark(); // where it is, it may be shown at another height
         boolean may = open && site.mayChange(entry.slot(), site.usualSection(entry.slot()));
@@ -151,11 +183,14 @@ class SeveralController {
                 here != null ? entry.benchHref(here) : withPicture(entry.benchHref(null), picture),
                 shown == null ? null : Thumbnail.of(site, shown),
                 verdict.asFarAsKnown(),
-                shown == null ? says : FitState.worstOf(shown.gauges()),
+                says,
                 now(entry, here),
                 here != null,
                 may,
-                may && entry.pictures().isEmpty() && verdict.isNoObstacle());
+                may && entry.pictures().isEmpty() && verdict.isNoObstacle(),
+                inks.stream()
+                        .map(version -> InkRow.of(site, version, version.equals(ink)))
+                        .toList());
     }
 
     private static String now(Entry entry, FitState here) {
@@ -186,15 +221,16 @@ class SeveralController {
             @PathVariable String id,
             @PathVariable String slot,
             @RequestParam(defaultValue = "false") boolean accept,
-            @RequestParam(required = false) Integer visible) {
+            @RequestParam(required = false) Integer visible,
+            @RequestParam(defaultValue = "") String ink) {
         OpenSite open = sites.open(who.viewer(), site);
-        return place(open, pictures.find(open, id), open.slot(slot), accept, visible);
+        return place(open, pictures.find(open, id), open.slot(slot), accept, visible, ink);
     }
 
-    private Placed place(OpenSite site, StoredPicture picture, Slot slot, boolean accept, Integer visible) {
+    private Placed place(OpenSite site, StoredPicture picture, Slot slot, boolean accept, Integer visible, String ink) {
         String section = site.usualSection(slot);
         site.requireChange(slot, section);
-        Fit fit = seated(fit(site, Place.of(slot, section), picture), slot, visible);
+        Fit fit = seated(versions.in(ink, present(site, Place.of(slot, section), picture)), slot, visible);
         FitState stored = renditions.measured(
                 slot.set() == null
                         ? book.save(site, Place.of(slot, section), picture, fit, null)
@@ -212,11 +248,10 @@ class SeveralController {
     }
 
     /** A mark that is there already stays as it is fitted; everything else as Gavlin would place it. */
-    private Fit fit(OpenSite site, Place place, StoredPicture picture) {
+    private FitState present(OpenSite site, Place place, StoredPicture picture) {
         return fits.find(site, place)
                 .filter(there -> place.slot().isMark() && there.picture().number() == picture.number())
-                .map(FitState::fit)
-                .orElseGet(() -> proposals.proposed(site, place, picture).fit());
+                .orElseGet(() -> proposals.proposed(site, place, picture));
     }
 
     /** @param visible how high a mark is shown in every slot, px of the slot; null for as it is */
@@ -239,6 +274,7 @@ class SeveralController {
             @RequestParam(defaultValue = "") List<String> slot,
             @RequestParam(defaultValue = "false") boolean accept,
             @RequestParam(required = false) Integer visible,
+            @RequestParam Map<String, String> all,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
         StoredPicture picture = pictures.find(open, id);
@@ -246,7 +282,7 @@ class SeveralController {
         List<String> refused = new ArrayList<>();
         for (String each : slot) {
             try {
-                fitting += place(open, picture, open.slot(each), accept, visible)
+                fitting += place(open, picture, open.slot(each), accept, visible, all.getOrDefault("ink-" + each, ""))
                                 .verdict()
                                 .equals("fits")
                         ? 1

@@ -118,7 +118,9 @@ record BriefView(
             double shown = plan.framing().window().area() / fit.picture().size().pixels();
             double detail = plan.framing().detail();
             return percent(1 - shown) + " of the picture cut"
-                    + (detail < 1 ? format(", enlarged %.2f times", 1 / detail) : ", not enlarged");
+                    + (fit.picture().facts().isEnlargedAt(detail)
+                            ? format(", enlarged %.2f times", 1 / detail)
+                            : ", not enlarged");
         } catch (BadInput e) {
             return e.getMessage();
         }

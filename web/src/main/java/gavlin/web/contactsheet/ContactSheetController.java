@@ -252,7 +252,9 @@ class ContactSheetController {
         try {
             RenditionPlan plan = RenditionPlan.of(entry.slot(), Fit.chosenFor(entry.slot()), picture.facts(), 1);
             boolean needsAlpha = entry.slot().brief().transparency() == gavlin.core.brief.Brief.Transparency.REQUIRED;
-            return plan.framing().detail() >= 1 && !plan.types().isEmpty() && (!needsAlpha || picture.transparent());
+            return !picture.facts().isEnlargedAt(plan.framing().detail())
+                    && !plan.types().isEmpty()
+                    && (!needsAlpha || picture.transparent());
         } catch (BadInput e) {
             return false; // too small for a ratio
         }

@@ -128,7 +128,7 @@ public class Renditions {
         }
         RenditionPlan plan =
                 RenditionPlan.of(state.slot(), state.fit(), state.picture().facts(), density);
-        if (density > 1 && plan.framing().detail() < 1) {
+        if (density > 1 && state.picture().facts().isEnlargedAt(plan.framing().detail())) {
             throw new Conflict("the picture has too few pixels in this window for density " + density);
         }
         if (plan.types().isEmpty()) {

@@ -59,6 +59,6 @@ class Paper {
     }
 
     private static InputStream font(String part, int weight) {
-        return Paper.class.getResourceAsStream("/print/atkinson-" + part + "-" + weight + ".ttf");
+        return Paper.class.getResourceAsStream("/print/atkinson-hyperlegible-next-" + part + "-" + weight + ".ttf");
     }
 }

@@ -2,6 +2,7 @@ package gavlin.web.icon;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import gavlin.core.codec.PictureType;
 import gavlin.core.colour.Colour;
 import gavlin.core.icon.IconSet;
 import gavlin.web.board.Phrases;
@@ -88,7 +89,7 @@ class IconController {
         }
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noCache().cachePrivate())
-                .contentType(MediaType.parseMediaType(name.endsWith("png") ? "image/png" : "image/vnd.microsoft.icon"))
+                .contentType(MediaType.parseMediaType(type(name).mediaType()))
                 .body(file);
     }
 
@@ -100,8 +101,12 @@ class IconController {
         Parcel.write(set.files(), response.getOutputStream());
     }
 
+    private static PictureType type(String name) {
+        return name.endsWith("png") ? PictureType.PNG : name.endsWith("svg") ? PictureType.SVG : PictureType.ICO;
+    }
+
     private static boolean isPicture(String name) {
-        return name.endsWith(".png") || name.endsWith(".ico");
+        return name.endsWith(".png") || name.endsWith(".ico") || name.endsWith(".svg");
     }
 
     private IconSet set(Desk desk, Colour ground) {
@@ -112,7 +117,7 @@ class IconController {
         if (state.plan().types().isEmpty()) {
             throw new Conflict("there is no icon yet: " + FitState.worstOf(state.gauges()));
         }
-        var source = working.of(state.picture(), state.fit().prepare());
+        var source = working.forManySizes(state.picture(), state.fit().prepare());
         String key = FileStore.sha256((state.picture().sha256()
                         + state.plan().fingerprint()
                         + desk.site().name()
@@ -127,7 +132,16 @@ class IconController {
                                 state.plan().framing(),
                                 state.plan().size(),
                                 ground,
-                                desk.site().name())));
+                                desk.site().name(),
+                                drawing(state))));
+    }
+
+    /** Null where the mark is no SVG drawing, or is not as it came. */
+    private byte[] drawing(FitState state) {
+        return state.picture().type() == PictureType.SVG
+                        && state.fit().prepare().isEmpty()
+                ? working.cleaned(state.picture())
+                : null;
     }
 
     /** As asked; otherwise the fit's own backing, the ground of its first showing, or white. */

@@ -68,7 +68,8 @@ public record StoredPicture(
     }
 
     public PictureFacts facts() {
-        return new PictureFacts(size, transparent, nameInFiles(), words.description(), words.creditSaid());
+        return new PictureFacts(
+                size, transparent, type.isDrawn(), nameInFiles(), words.description(), words.creditSaid());
     }
 
     /** The same, were this what must be seen of it. */

@@ -117,18 +117,52 @@ public class WorkingPictures {
 
     /**
      * For one rendition: the working picture where this node has it, else only as much of the original as that needs, which
-     * is not kept. The bytes of the rendition are the same.
+     * is not kept. The bytes of the rendition are the same. A drawing is drawn afresh for each.
      */
     public Renderable<InPicture> forRendition(
             StoredPicture picture, Steps<Preparation> steps, Framing<InPicture> framing) {
         if (!Prepared.worthKeeping(steps).isEmpty()) {
             return of(picture, steps);
         }
+        if (picture.type().isDrawn()) {
+            return withRoom(() -> decoders.redrawn(original(picture), settings.limits(), picture.size(), framing));
+        }
         String sha256 = picture.sha256();
         if (open.getIfPresent(sha256) != null || Files.exists(fileOf(sha256))) {
             return of(picture);
         }
         return withRoom(() -> decoders.excerpt(original(picture), settings.limits(), List.of(framing)));
+    }
+
+    /** A mark for many sizes: each is drawn afresh where it is a drawing. */
+    public Renderable<InPicture> forManySizes(StoredPicture picture, Steps<Preparation> steps) {
+        return picture.type().isDrawn() && Prepared.worthKeeping(steps).isEmpty()
+                ? new DrawnAfresh(picture)
+                : of(picture, steps);
+    }
+
+    private final class DrawnAfresh implements Renderable<InPicture> {
+        private final StoredPicture picture;
+
+        DrawnAfresh(StoredPicture picture) {
+            this.picture = picture;
+        }
+
+        @Override
+        public Size size() {
+            return picture.size();
+        }
+
+        @Override
+        public boolean hasAlpha() {
+            return true;
+        }
+
+        @Override
+        public Pixels render(Framing<InPicture> framing, Size out) {
+            return withRoom(() -> decoders.redrawn(original(picture), settings.limits(), size(), framing))
+                    .render(framing, out);
+        }
     }
 
     /** A picture just decoded, and what was read of it. */
@@ -143,6 +177,15 @@ public class WorkingPictures {
             makeRoom(fileOf(sha256).toFile().length());
             return new Made(picture, taken);
         });
+    }
+
+    /** An SVG drawing without what could run or lead elsewhere. */
+    public byte[] cleaned(StoredPicture drawing) {
+        try (Spare spare = spare(path -> decoders.clean(original(drawing), settings.limits(), path))) {
+            return Files.readAllBytes(spare.path());
+        } catch (IOException e) {
+            throw new UncheckedIOException("a cleaned drawing cannot be read", e);
+        }
     }
 
     /** A sound PNG of what can be seen of a damaged picture. */

@@ -16,6 +16,9 @@ if (by("place")) {
     if (event.target.id === "all") {
       boxes().forEach((box) => { box.checked = event.target.checked; });
     }
+    if (event.target.matches("select.ink")) {
+      inked(event.target.closest("tr"), event.target.selectedOptions[0].dataset);
+    }
     count();
   });
   by("stop").addEventListener("click", () => { stopped = true; });
@@ -49,7 +52,7 @@ async function place(accept) {
 async function placeOne(box, accept, done) {
   const row = box.closest("tr");
   try {
-    const placed = await send("POST", `${form.action}/${encodeURIComponent(box.value)}?accept=${accept}${visible()}`);
+    const placed = await send("POST", `${form.action}/${encodeURIComponent(box.value)}?accept=${accept}${visible()}${ink(row)}`);
     verdict(row, placed.verdict, placed.says, placed.accepted ? "here now, accepted" : "here now");
     row.querySelectorAll("a").forEach((a) => { a.href = placed.bench; });
     row.querySelector(".row-actions a").textContent = "Bench";
@@ -70,6 +73,18 @@ async function placeOne(box, accept, done) {
 function visible() {
   const px = by("visible")?.value.trim();
   return px ? `&visible=${encodeURIComponent(px)}` : "";
+}
+
+/** In which ink a mark is to stand there. */
+function ink(row) {
+  const chosen = row.querySelector("select.ink")?.value;
+  return chosen ? `&ink=${encodeURIComponent(chosen)}` : "";
+}
+
+/** A mark as it would be in another ink. */
+function inked(row, { view, verdict: word, wrong }) {
+  row.querySelector("svg.thumb image").setAttribute("href", view);
+  verdict(row, word, wrong, row.querySelector(".now").textContent);
 }
 
 function verdict(row, word, says, now) {

@@ -1,0 +1,2 @@
+/** Simple marks of a symbol and a name, made where there is none. */
+package gavlin.core.lettered;
