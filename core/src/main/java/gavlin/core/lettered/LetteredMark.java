@@ -17,7 +17,7 @@ import java.util.Locale;
  * outlines, so that it is a picture like any other, in every size. A symbol stands in a box of 100 units; all other measures follow from it.
  *
  * @param kind {@value #KIND}
- * @param name one line to {@value #MOST_LINES}
+ * @param name one line to {@value #MOST_LINES}; empty for the symbol alone
  * @param font one of {@link #FONTS}
  * @param weight 400 or 700
  * @param letters height of a capital over the symbol's, 0.1..2
@@ -69,7 +69,6 @@ public record LetteredMark(
             @JsonProperty("place") String place,
             @JsonProperty("gap") Double gap) {
         this.kind = oneOf("kind", kind, List.of(KIND));
-        this.name = lines(name);
         this.font = oneOf("font", font, FONTS);
         this.weight = weight == null ? Integer.valueOf(700) : weight;
         if (!WEIGHTS.contains(this.weight)) {
@@ -82,6 +81,7 @@ public record LetteredMark(
                 ? null
                 : Symbol.ofWord(symbol).word();
         this.picture = picture == null || picture.isBlank() ? null : Require.text("picture", picture, 64);
+        this.name = lines(name, this.symbol != null || this.picture != null);
         this.symbolInk = Colour.parse("symbolInk", symbolInk == null ? this.ink : symbolInk)
                 .toString();
         this.place = oneOf("place", place, PLACES);
@@ -104,15 +104,22 @@ public record LetteredMark(
         return value == null ? usual : Require.range(field, value, least, most, "");
     }
 
-    private static String lines(String name) {
+    private static String lines(String name, boolean withSymbol) {
         String said = Require.text("name", name == null ? "" : name.replace("\r", ""), MOST_LETTERS);
-        if (said.isEmpty()) {
-            throw new BadInput("name", "a lettered mark needs a name");
+        if (said.isEmpty() && !withSymbol) {
+            throw new BadInput("name", "a lettered mark needs a name or a symbol");
         }
         if (said.lines().count() > MOST_LINES) {
             throw new BadInput("name", "a name has at most " + MOST_LINES + " lines");
         }
         return said;
+    }
+
+    /** What it is called where nobody said: its name, or its symbol's. */
+    public String title() {
+        return !name.isEmpty()
+                ? name.replace("\n", " ")
+                : symbol == null ? "Symbol" : symbol.substring(0, 1).toUpperCase(Locale.ROOT) + symbol.substring(1);
     }
 
     /** A symbol that is a picture. @param png transparent @param width over its height */
@@ -133,7 +140,7 @@ public record LetteredMark(
         double left = lines.stream().mapToDouble(Letters.Line::left).min().orElse(0);
         double right = lines.stream().mapToDouble(Letters.Line::right).max().orElse(0);
         boolean beside = place.equals("beside");
-        double between = side == 0 ? 0 : gap * SIDE;
+        double between = side == 0 || lines.isEmpty() ? 0 : gap * SIDE;
         double block = capital + (lines.size() - 1) * LEADING * capital;
         double firstBase = beside ? (side - block) / 2 + capital : side + between + capital;
         double middle = Math.max(symbolWidth, right - left) / 2;
@@ -149,7 +156,7 @@ public record LetteredMark(
             double x = beside ? symbolWidth + between - left : middle - (line.right() + line.left()) / 2;
             drawing.letters(line, x, firstBase + i * LEADING * capital, ink);
         }
-        return drawing.svg(name);
+        return drawing.svg(title());
     }
 
     /** Collects the parts and the box around them. */
@@ -213,7 +220,7 @@ public record LetteredMark(
                     top,
                     width,
                     height,
-                    title.replace("&", "&amp;").replace("<", "&lt;").replace("\n", " "),
+                    title.replace("&", "&amp;").replace("<", "&lt;"),
                     parts);
         }
     }

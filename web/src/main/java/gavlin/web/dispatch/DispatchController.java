@@ -7,6 +7,8 @@ import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
+import gavlin.web.picture.Pictures;
+import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -30,8 +32,10 @@ class DispatchController {
     private final Sites sites;
     private final Fits fits;
     private final Renditions renditions;
+    private final Pictures pictures;
 
-    DispatchController(Sites sites, Fits fits, Renditions renditions) {
+    DispatchController(Sites sites, Fits fits, Renditions renditions, Pictures pictures) {
+        this.pictures = pictures;
         this.sites = sites;
         this.fits = fits;
         this.renditions = renditions;
@@ -74,7 +78,9 @@ class DispatchController {
                         }
                     }
                 });
-        return new Parcel(items, leftOut);
+        List<StoredPicture> shown =
+                items.stream().map(item -> item.fit().picture()).toList();
+        return new Parcel(items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
     }
 
     private static String path(FitState fit, int density, StoredRendition file, Set<String> taken) {

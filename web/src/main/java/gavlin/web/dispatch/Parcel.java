@@ -3,15 +3,12 @@ package gavlin.web.dispatch;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
-import gavlin.web.picture.StoredPicture;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.Deflater;
@@ -24,7 +21,7 @@ import java.util.zip.ZipOutputStream;
  *
  * @param leftOut in words, what is accepted and yet has no file
  */
-public record Parcel(List<Item> items, List<String> leftOut) {
+public record Parcel(List<Item> items, Credits credits, List<String> leftOut) {
     /** ZIP has no time before it; files of one decision do not differ by when they were asked for. */
     private static final LocalDateTime ALWAYS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
@@ -37,7 +34,8 @@ public record Parcel(List<Item> items, List<String> leftOut) {
     void writeTo(OutputStream to, Renditions renditions) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
         text(zip, "files.csv", Stream.concat(Stream.of(HEAD), items.stream().map(Parcel::row)));
-        text(zip, "credits.txt", credits().stream());
+        text(zip, "credits.txt", credits.text().stream());
+        text(zip, "credits.html", credits.html().lines());
         if (!leftOut.isEmpty()) {
             text(zip, "left-out.txt", leftOut.stream());
         }
@@ -59,19 +57,6 @@ public record Parcel(List<Item> items, List<String> leftOut) {
             zip.closeEntry();
         }
         zip.finish();
-    }
-
-    private Set<String> credits() {
-        return items.stream()
-                .map(item -> item.fit().picture())
-                .filter(picture -> !picture.words().creditPrinted().isBlank())
-                .map(Parcel::credit)
-                .collect(Collectors.toCollection(LinkedHashSet::new));
-    }
-
-    private static String credit(StoredPicture picture) {
-        String licence = picture.words().licence();
-        return picture.label() + ": " + picture.words().credit() + (licence.isBlank() ? "" : ", " + licence);
     }
 
     private static String row(Item item) {

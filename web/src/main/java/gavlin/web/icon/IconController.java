@@ -1,7 +1,5 @@
 package gavlin.web.icon;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.core.codec.PictureType;
 import gavlin.core.colour.Colour;
 import gavlin.core.icon.IconSet;
@@ -10,14 +8,9 @@ import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.dispatch.Parcel;
 import gavlin.web.fit.Desk;
-import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
-import gavlin.web.picture.WorkingPictures;
-import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.store.Attachment;
-import gavlin.web.store.FileStore;
-import gavlin.web.work.HeavyWork;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -34,24 +27,16 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 @RequestMapping("/sites/{site}/slots/{slot}/icons")
 class IconController {
-    private static final int REMEMBERED = 40;
-    /** Of the largest icon, before and after it is drawn and packed. */
-    private static final long HEAP = 24L * 512 * 512;
-
     private static final Colour WHITE = new Colour(0xFFFFFF);
 
     private final Fits fits;
-    private final WorkingPictures working;
-    private final HeavyWork work;
+    private final IconSets sets;
     private final SlotBoard board;
     private final Rail rail;
-    private final Cache<String, IconSet> sets =
-            Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-    IconController(Fits fits, WorkingPictures working, HeavyWork work, SlotBoard board, Rail rail) {
+    IconController(Fits fits, IconSets sets, SlotBoard board, Rail rail) {
         this.fits = fits;
-        this.working = working;
-        this.work = work;
+        this.sets = sets;
         this.board = board;
         this.rail = rail;
     }
@@ -113,35 +98,7 @@ class IconController {
         if (!desk.slot().isMark()) {
             throw new NotFound("icon of the slot", desk.slot().id());
         }
-        FitState state = fits.get(desk.site(), desk.place());
-        if (state.plan().types().isEmpty()) {
-            throw new Conflict("there is no icon yet: " + FitState.worstOf(state.gauges()));
-        }
-        var source = working.forManySizes(state.picture(), state.fit().prepare());
-        String key = FileStore.sha256((state.picture().sha256()
-                        + state.plan().fingerprint()
-                        + desk.site().name()
-                        + ground)
-                .getBytes(StandardCharsets.UTF_8));
-        return sets.get(
-                key,
-                k -> work.run(
-                        HEAP,
-                        () -> IconSet.of(
-                                state.prepared().of(source),
-                                state.plan().framing(),
-                                state.plan().size(),
-                                ground,
-                                desk.site().name(),
-                                drawing(state))));
-    }
-
-    /** Null where the mark is no SVG drawing, or is not as it came. */
-    private byte[] drawing(FitState state) {
-        return state.picture().type() == PictureType.SVG
-                        && state.fit().prepare().isEmpty()
-                ? working.cleaned(state.picture())
-                : null;
+        return sets.of(fits.get(desk.site(), desk.place()), ground, desk.site().name());
     }
 
     /** As asked; otherwise the fit's own backing, the ground of its first showing, or white. */

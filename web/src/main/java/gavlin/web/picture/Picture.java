@@ -3,6 +3,7 @@ package gavlin.web.picture;
 import gavlin.core.codec.PictureType;
 import gavlin.core.decoder.Taken;
 import gavlin.core.geometry.FocalPoint;
+import gavlin.core.lettered.LetteredMark;
 import gavlin.web.store.FileStore.Identity;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
@@ -74,6 +75,10 @@ class Picture {
     /** How often its words were changed: two who change them at once are told. */
     private int wordsRevision;
 
+    /** JSON of a picture that is made, or null. */
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String made;
+
     private String addedBy;
     private Instant addedAt;
     private Instant removedAt;
@@ -89,17 +94,19 @@ class Picture {
             Taken taken,
             String notes,
             Caption words,
+            LetteredMark made,
             String addedBy) {
         this.siteId = siteId;
         this.id = id;
-        become(file, fileName, taken, notes);
+        become(file, fileName, taken, notes, made);
         this.keepAreas = "[]";
         this.addedBy = addedBy;
         this.addedAt = Instant.now();
         describe(words);
     }
 
-    private void become(Identity file, String name, Taken taken, String remarks) {
+    private void become(Identity file, String name, Taken taken, String remarks, LetteredMark document) {
+        this.made = document == null ? null : JSON.writeValueAsString(document);
         this.sha256 = file.sha256();
         this.bytes = file.bytes();
         this.fileName = name;
@@ -131,6 +138,7 @@ class Picture {
         former.focalY = focalY;
         former.keepAreas = keepAreas;
         former.keepAreasMade = keepAreasMade;
+        former.made = made;
         former.addedBy = addedBy;
         former.addedAt = addedAt;
         former.describe(view().words());
@@ -139,8 +147,8 @@ class Picture {
     }
 
     /** Is another file from now on; words, keep areas and decisions stay. */
-    void replaceBy(Identity file, String name, Taken taken, String remarks) {
-        become(file, name, taken, remarks);
+    void replaceBy(Identity file, String name, Taken taken, String remarks, LetteredMark document) {
+        become(file, name, taken, remarks, document);
         found = null;
     }
 
@@ -234,6 +242,7 @@ class Picture {
                 keepAreas(focalX, focalY, keepAreas, keepAreasRevision),
                 wordsRevision,
                 addedAt,
-                removedAt == null ? null : new StoredPicture.Removal(removedAt, removedBy));
+                removedAt == null ? null : new StoredPicture.Removal(removedAt, removedBy),
+                made == null ? null : JSON.readValue(made, LetteredMark.class));
     }
 }

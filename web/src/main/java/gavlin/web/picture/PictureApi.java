@@ -3,6 +3,7 @@ package gavlin.web.picture;
 import gavlin.core.BadInput;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.lettered.LetteredMark;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -33,8 +34,16 @@ class PictureApi {
     private final Removals removals;
     private final KeepAreaBook keepAreas;
     private final Suggestions suggestions;
+    private final MadePictures made;
 
-    PictureApi(Sites sites, Pictures pictures, Removals removals, KeepAreaBook keepAreas, Suggestions suggestions) {
+    PictureApi(
+            Sites sites,
+            Pictures pictures,
+            Removals removals,
+            KeepAreaBook keepAreas,
+            Suggestions suggestions,
+            MadePictures made) {
+        this.made = made;
         this.sites = sites;
         this.pictures = pictures;
         this.removals = removals;
@@ -56,7 +65,8 @@ class PictureApi {
             String credit,
             String licence,
             String notes,
-            List<Suggestion> suggestions) {
+            List<Suggestion> suggestions,
+            LetteredMark made) {
         static PictureAnswer of(StoredPicture picture) {
             Caption words = picture.words();
             return new PictureAnswer(
@@ -72,7 +82,8 @@ class PictureApi {
                     words.credit(),
                     words.licence(),
                     picture.notes(),
-                    picture.suggestions());
+                    picture.suggestions(),
+                    picture.made());
         }
     }
 
@@ -102,6 +113,31 @@ class PictureApi {
         Pictures.Added added = pictures.add(open, file, new Caption(title, description, credit, licence), salvage);
         return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
                 .body(PictureAnswer.of(added.picture()));
+    }
+
+    /** @param made of one kind so far: {@code lettered} */
+    record MadeBody(LetteredMark made, String title, String description, String credit, String licence) {}
+
+    @PostMapping(consumes = "application/json")
+    ResponseEntity<PictureAnswer> make(
+            @AuthenticationPrincipal SignedIn who, @PathVariable String site, @RequestBody MadeBody body) {
+        OpenSite open = sites.open(who.viewer(), site);
+        if (body.made() == null) {
+            throw new BadInput("made", "a picture that is made needs its document as member made");
+        }
+        Pictures.Added added = made.add(
+                open, body.made(), new Caption(body.title(), body.description(), body.credit(), body.licence()));
+        return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
+                .body(PictureAnswer.of(added.picture()));
+    }
+
+    @PutMapping("/{id}/made")
+    PictureAnswer makeAnew(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable String id,
+            @RequestBody LetteredMark mark) {
+        return PictureAnswer.of(made.change(sites.open(who.viewer(), site), id, mark));
     }
 
     /** @param focal the middle until somebody placed it */

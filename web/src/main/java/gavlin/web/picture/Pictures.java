@@ -6,6 +6,7 @@ import gavlin.core.codec.PictureRefused;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
+import gavlin.core.lettered.LetteredMark;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
@@ -75,14 +76,14 @@ public class Pictures {
         }
         Source file = contentOf(upload);
         try {
-            return add(site, file, upload.getOriginalFilename(), words, List.of());
+            return add(site, file, upload.getOriginalFilename(), words, List.of(), null);
         } catch (PictureRefused e) {
             if (!salvage || e.reason() != PictureRefused.Reason.CORRUPT) {
                 throw e;
             }
         }
         try (Spare saved = working.salvaged(file)) {
-            return add(site, saved, upload.getOriginalFilename(), words, List.of(SALVAGED));
+            return add(site, saved, upload.getOriginalFilename(), words, List.of(SALVAGED), null);
         } catch (IOException e) {
             throw new UncheckedIOException("the cache folder cannot be used", e);
         }
@@ -108,10 +109,11 @@ public class Pictures {
      * @throws PictureRefused with the reason; nothing is stored then
      */
     public Added add(OpenSite site, byte[] file, String fileName, Caption words) {
-        return add(site, Source.of(file), fileName, words, List.of());
+        return add(site, Source.of(file), fileName, words, List.of(), null);
     }
 
-    private Added add(OpenSite site, Source file, String fileName, Caption words, List<String> remarks) {
+    /** @param made its document, where it was not uploaded; otherwise null */
+    Added add(OpenSite site, Source file, String fileName, Caption words, List<String> remarks, LetteredMark made) {
         site.requireSomeChange();
         Identity identity = identify(file);
         StoredPicture known = bySha256(site, identity.sha256());
@@ -135,6 +137,7 @@ public class Pictures {
                         taken,
                         notes(taken, remarks),
                         said,
+                        made,
                         site.viewer().name()),
                 said.title().isEmpty() ? StoredPicture.readable(name) : said.title());
     }

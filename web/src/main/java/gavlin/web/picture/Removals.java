@@ -4,6 +4,7 @@ import gavlin.core.codec.PictureRefused;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
 import gavlin.core.geometry.Size;
+import gavlin.core.lettered.LetteredMark;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
@@ -85,15 +86,25 @@ public class Removals {
         if (upload.getSize() > settings.limits().maxBytes()) {
             throw PictureRefused.tooHeavy(upload.getSize(), settings.limits());
         }
-        Source file = Pictures.contentOf(upload);
+        return replace(site, id, Pictures.contentOf(upload), upload.getOriginalFilename(), null);
+    }
+
+    /** @param made the document of the new version, which may be what a former one was; null for an upload */
+    StoredPicture replace(OpenSite site, String id, Source file, String fileName, LetteredMark made) {
         Identity identity = Pictures.identify(file);
         StoredPicture known = all.bySha256(site, identity.sha256());
-        if (known != null) {
+        if (known != null && made != null && known.id().equals(id)) {
+            return known;
+        }
+        if (known != null && (made == null || known.made() == null || known.removal() == null)) {
             throw new Conflict("the site has this file already, as " + known.label());
         }
         Taken taken = working.take(file, identity.sha256()).taken();
         return transaction.execute(status -> {
             all.store(identity, file);
+            if (known != null) {
+                forget(known.number()); // it is made again from its document whenever somebody wants
+            }
             Picture picture = pictures.lock(site.id(), id).orElseThrow(() -> new NotFound("picture", id));
             Picture former = picture.former(
                     Pictures.id(
@@ -102,10 +113,7 @@ public class Removals {
                     site.viewer().name());
             boolean sameShape = isOfTheShape(picture.view().size(), taken.size());
             picture.replaceBy(
-                    identity,
-                    Pictures.plainFileName(upload.getOriginalFilename()),
-                    taken,
-                    Pictures.notes(taken, List.of()));
+                    identity, Pictures.plainFileName(fileName), taken, Pictures.notes(taken, List.of()), made);
             pictures.saveAndFlush(picture);
             pictures.save(former);
             if (!sameShape) {
@@ -129,16 +137,19 @@ public class Removals {
     public List<String> forget(Instant removedBefore, boolean really) {
         List<Picture> gone = pictures.findByRemovedAtBefore(removedBefore);
         if (really) {
-            gone.forEach(picture -> transaction.executeWithoutResult(status -> {
-                uses.forget(picture.number());
-                pictures.deleteAreasOf(picture.number());
-                pictures.deleteWordsOf(picture.number());
-                pictures.deleteById(picture.number());
-            }));
+            gone.forEach(picture -> transaction.executeWithoutResult(status -> forget(picture.number())));
         }
         return gone.stream()
                 .map(picture -> picture.view().siteId() + "/" + picture.view().id())
                 .toList();
+    }
+
+    private void forget(long number) {
+        uses.forget(number);
+        pictures.deleteAreasOf(number);
+        pictures.deleteWordsOf(number);
+        pictures.deleteById(number);
+        pictures.flush();
     }
 
     @EventListener

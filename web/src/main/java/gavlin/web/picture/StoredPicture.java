@@ -4,6 +4,7 @@ import gavlin.core.codec.Embedded;
 import gavlin.core.codec.PictureType;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.geometry.Size;
+import gavlin.core.lettered.LetteredMark;
 import gavlin.web.problem.Gone;
 import java.time.Instant;
 import java.util.List;
@@ -20,6 +21,7 @@ import java.util.Locale;
  * @param keepAreas what must be seen of it
  * @param wordsRevision how often its words were changed
  * @param removal null while it is there
+ * @param made its document, where it was made and not uploaded; otherwise null
  */
 public record StoredPicture(
         long number,
@@ -37,7 +39,8 @@ public record StoredPicture(
         KeepAreas keepAreas,
         int wordsRevision,
         Instant addedAt,
-        Removal removal) {
+        Removal removal,
+        LetteredMark made) {
     /** Since when it is kept only in case somebody wants it back. */
     public record Removal(Instant at, String by) {}
 
@@ -90,6 +93,7 @@ public record StoredPicture(
                 other,
                 wordsRevision,
                 addedAt,
-                removal);
+                removal,
+                made);
     }
 }

@@ -123,6 +123,7 @@ class FitRequestTest {
                 KeepAreas.NONE,
                 0,
                 Instant.EPOCH,
+                null,
                 null);
     }
 }

@@ -1,0 +1,2 @@
+/** The page on which a simple mark is lettered. */
+package gavlin.web.lettered;

@@ -1,0 +1,138 @@
+package gavlin.web.picture;
+
+import gavlin.core.BadInput;
+import gavlin.core.codec.Letters;
+import gavlin.core.codec.PngWriter;
+import gavlin.core.codec.Tags;
+import gavlin.core.decoder.Source;
+import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Size;
+import gavlin.core.lettered.LetteredMark;
+import gavlin.core.raster.WorkingPicture;
+import gavlin.web.problem.Conflict;
+import gavlin.web.problem.NotFound;
+import gavlin.web.site.OpenSite;
+import gavlin.web.work.HeavyWork;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Service;
+
+/** Pictures that have a document in place of an upload. Drawn as SVG, and a picture like any other from there on. */
+@Service
+public class MadePictures {
+    /** A picture as a symbol has so many px a side at most. */
+    private static final int SYMBOL_SIDE = 600;
+
+    private static final long HEAP_PER_PIXEL = 40;
+
+    private final Pictures pictures;
+    private final Removals removals;
+    private final WorkingPictures working;
+    private final HeavyWork work;
+    private final Map<String, Letters> letters = new ConcurrentHashMap<>();
+
+    MadePictures(Pictures pictures, Removals removals, WorkingPictures working, HeavyWork work) {
+        this.pictures = pictures;
+        this.removals = removals;
+        this.working = working;
+        this.work = work;
+    }
+
+    /**
+     * The drawing of a mark.
+     *
+     * @throws BadInput for what can't be drawn, such as a letter that its font has not
+     */
+    public String svg(OpenSite site, LetteredMark mark) {
+        return mark.svg(letters(mark), mark.picture() == null ? null : symbol(site, mark.picture()));
+    }
+
+    /** Where words say nothing, its own name, and the credit of the picture that is its symbol. */
+    public Pictures.Added add(OpenSite site, LetteredMark mark, Caption words) {
+        site.requireSomeChange();
+        Source drawing = Source.of(svg(site, mark).getBytes(StandardCharsets.UTF_8));
+        Caption due = due(site, mark);
+        Caption said = new Caption(
+                words.title().isEmpty() ? mark.title() : words.title(),
+                words.description().isEmpty() ? mark.title() : words.description(),
+                words.credit().isEmpty() ? due.credit() : words.credit(),
+                words.credit().isEmpty() && words.licence().isEmpty() ? due.licence() : words.licence());
+        return pictures.add(site, drawing, fileName(mark), said, java.util.List.of(), mark);
+    }
+
+    /**
+     * Draws a made picture anew. Its words and every fit go on; it owes another credit where its symbol is another picture.
+     *
+     * @throws Conflict when it was uploaded
+     */
+    public StoredPicture change(OpenSite site, String id, LetteredMark mark) {
+        StoredPicture present = pictures.find(site, id);
+        if (present.made() == null) {
+            throw new Conflict(present.label() + " was uploaded, not lettered here: give it a new version on its page");
+        }
+        pictures.requireChange(site, present);
+        if (mark.picture() != null && mark.picture().equals(id)) {
+            throw new BadInput("picture", "a mark can't be its own symbol");
+        }
+        byte[] drawing = svg(site, mark).getBytes(StandardCharsets.UTF_8);
+        StoredPicture changed = removals.replace(site, id, Source.of(drawing), fileName(mark), mark);
+        if (java.util.Objects.equals(mark.picture(), present.made().picture())) {
+            return changed;
+        }
+        Caption words = changed.words();
+        Caption due = due(site, mark);
+        return pictures.describe(
+                site, id, new Caption(words.title(), words.description(), due.credit(), due.licence()), null);
+    }
+
+    private static String fileName(LetteredMark mark) {
+        return mark.title() + ".svg";
+    }
+
+    private Caption due(OpenSite site, LetteredMark mark) {
+        if (mark.picture() == null) {
+            return new Caption("", "", "none due", "own work");
+        }
+        Caption symbol = pictures.find(site, mark.picture()).words();
+        return new Caption("", "", symbol.credit(), symbol.licence());
+    }
+
+    private LetteredMark.SymbolPicture symbol(OpenSite site, String id) {
+        StoredPicture picture;
+        try {
+            picture = pictures.find(site, id);
+        } catch (NotFound e) {
+            throw new BadInput("picture", "the site has no picture " + id + " that could be its symbol");
+        }
+        WorkingPicture source = working.of(picture);
+        Size size = picture.size().withinSide(SYMBOL_SIDE);
+        byte[] png = work.run(
+                HEAP_PER_PIXEL * size.pixels(),
+                () -> PngWriter.write(
+                        source.render(new Framing<>(picture.size().box(), size.box()), size)
+                                .withoutIdleAlpha(),
+                        Tags.NONE));
+        return new LetteredMark.SymbolPicture(png, size.proportion());
+    }
+
+    private Letters letters(LetteredMark mark) {
+        return letters.computeIfAbsent(mark.font() + "-%s-" + mark.weight() + ".ttf", name -> {
+            try {
+                return Letters.of(Stream.of("latin", "latin-ext")
+                        .map(part -> font(String.format(name, part)))
+                        .toList());
+            } catch (IOException e) {
+                throw new UncheckedIOException("a font is missing from the build", e);
+            }
+        });
+    }
+
+    private static InputStream font(String name) {
+        return MadePictures.class.getResourceAsStream("/print/" + name);
+    }
+}

@@ -1,0 +1,245 @@
+package gavlin.web;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Download;
+import gavlin.core.codec.OwnFile;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import gavlin.core.weight.Ssim;
+import gavlin.web.RunningGavlin.Answer;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.zip.ZipFile;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A mark for those who have none, and one mark in every place: lettered, inked for its grounds, taken along with its credit. */
+class MarkSetWalkTest extends BrowserWalk {
+    private static final String SITE = "/api/v1/sites/quay";
+    private static final String PAGES = "/sites/quay/pictures";
+    private static final String DRAWING = """
+            <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 40"><script>evil()</script>
+            <rect x="10" y="5" width="30" height="30" fill="#17313A" onload="evil()"/><circle cx="70" cy="20" r="15" fill="#D9481C"/></svg>
+            """;
+
+    @BeforeAll
+    static void site() {
+        Answer made = gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"quay","name":"Quay Café","slotSheet":{"format":"slot-sheet/1","theme":{"name":"Q"},"slots":[
+                  {"id":"head","name":"Head","kind":"logo","size":{"width":200,"height":50},"densities":[1,2],"types":["png"],"transparency":"required","rule":"contain",
+                   "showings":[{"id":"page","name":"Page","box":{"width":200,"height":50},"background":"#FFFFFF"}]},
+                  {"id":"foot","name":"Foot","kind":"logo","size":{"width":200,"height":50},"types":["png"],"transparency":"required","rule":"contain",
+                   "showings":[{"id":"page","name":"Page","box":{"width":200,"height":50},"background":"#17313A"}]},
+                  {"id":"wall","name":"Wall","kind":"logo","size":{"width":4000,"height":1600},"types":["png"],"transparency":"allowed","rule":"contain"}]}}""");
+        assertEquals(201, made.status(), made.text());
+    }
+
+    /** Lettered by keys alone, placed in the ink that each ground asks for, seen in every place, taken along whole. */
+    @Test
+    void markOfOnesOwn_fromItsLetters_toAWholeSet() throws Exception {
+        signIn();
+        page.navigate(gavlin.address() + PAGES + "/lettered");
+        assertThat(page.locator("[name=name]")).hasValue("Quay Café");
+        page.waitForFunction("() => document.querySelector('#drawn').naturalWidth > 0");
+        page.locator("[name=name]").fill("Quay 灯");
+        assertThat(page.locator("#refused")).containsText("this font has no “灯”");
+        page.locator("[name=name]").fill("Quay & Co");
+        assertThat(page.locator("#refused")).isHidden();
+        page.locator("[name=symbol][value=tower]").focus();
+        page.keyboard().press("ArrowRight");
+        assertThat(page.locator("[name=symbol][value=waves]")).isChecked();
+        assertNoViolations();
+        page.locator("[name=name]").focus();
+        page.locator("main button.first").press("Enter");
+        assertThat(page.locator(".notice.good")).containsText("Quay & Co is a picture of the site now");
+
+        assertThat(row("head").locator("select.ink")).hasValue("");
+        assertThat(row("foot").locator("select.ink")).hasValue("light");
+        row("foot").locator("select.ink").selectOption("");
+        assertThat(row("foot").locator(".v")).hasText("look"); // black on a dark ground, known before there is a file
+        assertThat(row("foot").locator(".wrong")).containsText("hardly be told from its ground");
+        row("foot").locator("select.ink").selectOption("light");
+        page.locator("[name=slot][value=wall]").uncheck();
+        page.locator("#place-accept").click();
+        assertThat(page.locator("#progress")).containsText("It fits in 2, accepted");
+        assertNoViolations();
+
+        page.locator("text=The mark in every place").click();
+        assertThat(page.locator(".mark-place")).hasCount(4);
+        assertThat(page.locator(".mark-place", new com.microsoft.playwright.Page.LocatorOptions().setHasText("Foot")))
+                .containsText("accepted");
+        page.locator("[name=strength]").fill("30");
+        page.locator(".mark-place:last-child button").click();
+        assertThat(page.locator("[name=strength]").last()).hasValue("30.0");
+        Download set = page.waitForDownload(
+                () -> page.locator("text=Download the whole set").click());
+        Set<String> names = new TreeSet<>();
+        try (ZipFile zip = new ZipFile(set.path().toFile())) {
+            zip.stream().forEach(entry -> names.add(entry.getName()));
+            Pixels shared = OwnFile.pixels(zip.getInputStream(zip.getEntry("sharing/sharing-1200x630.png"))
+                    .readAllBytes());
+            assertEquals(Size.parse("1200x630"), shared.size());
+            Pixels mark = OwnFile.pixels(
+                    zip.getInputStream(zip.getEntry("watermark/watermark.png")).readAllBytes());
+            assertEquals(240, mark.size().width());
+            assertEquals(77, strongest(mark), 2, "30 % of 255");
+        }
+        assertTrue(
+                names.containsAll(Set.of(
+                        "head/quay-co-200x50.png",
+                        "head/quay-co-400x100.png",
+                        "foot/quay-co-200x50.png",
+                        "icons/favicon.ico",
+                        "icons/icon.svg")),
+                names.toString());
+    }
+
+    @Test
+    void letteredMark_byProgram_isMadeChangedAndMadeAgain() {
+        String document = "{\"kind\":\"lettered\",\"name\":\"Pier\",\"symbol\":\"sun\"}";
+        Answer made = gavlin.json("warden", "POST", SITE + "/pictures", "{\"made\":" + document + "}");
+        assertEquals(201, made.status(), made.text());
+        String id = made.json().path("id").asString();
+        assertEquals("svg", made.json().path("type").asString());
+        assertEquals("Pier", made.json().path("title").asString());
+        assertEquals("sun", made.json().at("/made/symbol").asString());
+        assertEquals(
+                200,
+                gavlin.json("warden", "POST", SITE + "/pictures", "{\"made\":" + document + "}")
+                        .status());
+
+        String changed = document.replace("sun", "leaf");
+        Answer put = gavlin.json("warden", "PUT", SITE + "/pictures/" + id + "/made", changed);
+        assertEquals(200, put.status(), put.text());
+        assertEquals(id, put.json().path("id").asString());
+        assertFalse(put.json().path("sha256").equals(made.json().path("sha256")));
+        Answer back = gavlin.json("warden", "PUT", SITE + "/pictures/" + id + "/made", document);
+        assertEquals(made.json().path("sha256"), back.json().path("sha256"), "the same document, the same bytes");
+        assertEquals(
+                200,
+                gavlin.json("warden", "PUT", SITE + "/pictures/" + id + "/made", document)
+                        .status());
+
+        for (String wrong : new String[] {
+            "{}",
+            "{\"made\":null}",
+            "{\"made\":{\"kind\":\"tile\",\"name\":\"x\"}}",
+            "{\"made\":{\"name\":\"x\",\"weight\":1}}",
+            "{\"made\":{\"name\":\"x\",\"shine\":1}}",
+            "{\"made\":{\"name\":\"x\",\"picture\":\"no-such\"}}"
+        }) {
+            assertEquals(
+                    400,
+                    gavlin.json("warden", "POST", SITE + "/pictures", wrong).status(),
+                    wrong);
+        }
+        assertEquals(
+                400,
+                gavlin.json(
+                                "warden",
+                                "PUT",
+                                SITE + "/pictures/" + id + "/made",
+                                "{\"name\":\"x\",\"picture\":\"" + id + "\"}")
+                        .status(),
+                "no mark is its own symbol");
+    }
+
+    /** Whose symbol a mark has goes along with the mark: on its own page, and among the site's credits. */
+    @Test
+    void creditOfASymbol_travelsWithTheMark() {
+        String symbol = upload(
+                "anchor.svg",
+                DRAWING.replace("D9481C", "23734D"),
+                Map.of("title", "Anchor", "credit", "N. <Wray>", "licence", "CC BY 4.0"));
+        JsonNode made = gavlin.json(
+                        "warden",
+                        "POST",
+                        SITE + "/pictures",
+                        "{\"made\":{\"name\":\"Harbour\",\"picture\":\"" + symbol + "\"}}")
+                .json();
+        assertEquals("N. <Wray>", made.path("credit").asString());
+        assertEquals("CC BY 4.0", made.path("licence").asString());
+        signIn();
+        page.navigate(gavlin.address() + "/sites/quay/credits?picture="
+                + made.path("id").asString());
+        assertThat(page.locator("pre").first()).hasText("Harbour: N. <Wray>, CC BY 4.0");
+        assertThat(page.locator("pre").last())
+                .containsText(
+                        "<li>Harbour: N. &lt;Wray&gt;, <a rel=\"license\" href=\"https://creativecommons.org/licenses/by/4.0/\">CC BY 4.0</a></li>");
+        assertNoViolations();
+        gavlin.json(
+                "warden",
+                "PUT",
+                SITE + "/slots/wall/fit",
+                "{\"picture\":\"" + made.path("id").asString() + "\"}");
+        page.navigate(gavlin.address() + "/sites/quay/credits");
+        assertThat(page.locator("pre").first()).containsText("Harbour: N. <Wray>");
+    }
+
+    /** A drawing has as many pixels as are wanted; what is passed on of it is clean, and looks the same to a browser. */
+    @Test
+    void drawing_isSharpInALargeSlot_andItsOwnFileIsPassedOnClean() {
+        String id = upload("sign.svg", DRAWING, Map.of("title", "Sign"));
+        JsonNode fit = gavlin.json("warden", "PUT", SITE + "/slots/wall/fit", "{\"picture\":\"" + id + "\"}")
+                .json();
+        JsonNode detail = gauge(fit, "detail");
+        assertEquals("fits", detail.path("verdict").asString());
+        assertTrue(detail.path("says").asString().contains("drawn afresh"), detail.toString());
+        Pixels file = OwnFile.pixels(
+                gavlin.get("warden", SITE + "/slots/wall/rendition").response().body());
+        assertEquals(Size.parse("4000x1600"), file.size());
+        int between = 0;
+        for (int x = 0; x < 4000; x++) {
+            int alpha = file.samples()[(800 * 4000 + x) * 4 + 3] & 0xff;
+            between += alpha > 12 && alpha < 243 ? 1 : 0;
+        }
+        assertTrue(between <= 8, "four edges of a pixel each, at twice what its working picture has: " + between);
+
+        Answer clean = gavlin.get("warden", "/sites/quay/slots/wall/icons/icon.svg");
+        assertEquals("image/svg+xml", clean.header("Content-Type"));
+        assertFalse(clean.text().contains("evil"), clean.text());
+        assertTrue(Ssim.between(inChromium(DRAWING.replace("<script>evil()</script>", "")), inChromium(clean.text()))
+                >= 0.99);
+    }
+
+    private Pixels inChromium(String svg) {
+        page.setContent("<style>body{margin:0}svg{width:400px;height:160px;display:block}</style>" + svg);
+        byte[] png = page.locator("svg").screenshot();
+        return OwnFile.pixels(png);
+    }
+
+    private com.microsoft.playwright.Locator row(String slot) {
+        return page.locator("tr[data-slot=" + slot + "]");
+    }
+
+    private static JsonNode gauge(JsonNode fit, String id) {
+        for (JsonNode gauge : fit.path("gauges")) {
+            if (gauge.path("id").asString().equals(id)) {
+                return gauge;
+            }
+        }
+        throw new AssertionError("no gauge " + id + " in " + fit);
+    }
+
+    private static String upload(String name, String svg, Map<String, String> words) {
+        return gavlin.upload("warden", SITE + "/pictures", name, svg.getBytes(StandardCharsets.UTF_8), words)
+                .json()
+                .path("id")
+                .asString();
+    }
+
+    private static int strongest(Pixels pixels) {
+        int most = 0;
+        for (int i = 3; i < pixels.samples().length; i += 4) {
+            most = Math.max(most, pixels.samples()[i] & 0xff);
+        }
+        return most;
+    }
+}
