@@ -14,10 +14,13 @@ import gavlin.web.RunningGavlin.Answer;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /** A mark for those who have none, and one mark in every place: lettered, inked for its grounds, taken along with its credit. */
@@ -75,9 +78,9 @@ class MarkSetWalkTest extends BrowserWalk {
         assertThat(page.locator(".mark-place")).hasCount(4);
         assertThat(page.locator(".mark-place", new com.microsoft.playwright.Page.LocatorOptions().setHasText("Foot")))
                 .containsText("accepted");
-        page.locator("[name=strength]").fill("30");
+        page.locator(".mark-place:last-child [name=strength]").fill("30");
         page.locator(".mark-place:last-child button").click();
-        assertThat(page.locator("[name=strength]").last()).hasValue("30.0");
+        assertThat(page.locator(".mark-place:last-child [name=strength]")).hasValue("30.0");
         Download set = page.waitForDownload(
                 () -> page.locator("text=Download the whole set").click());
         Set<String> names = new TreeSet<>();
@@ -93,12 +96,97 @@ class MarkSetWalkTest extends BrowserWalk {
         }
         assertTrue(
                 names.containsAll(Set.of(
-                        "head/quay-co-200x50.png",
-                        "head/quay-co-400x100.png",
-                        "foot/quay-co-200x50.png",
+                        "head/head-quay-co-200x50.png",
+                        "head/head-quay-co-400x100.png",
+                        "foot/foot-quay-co-200x50.png",
                         "icons/favicon.ico",
                         "icons/icon.svg")),
                 names.toString());
+    }
+
+    /** The demo's first trouble, out of its white box and into every place; every file is read back. */
+    @ParameterizedTest
+    @ValueSource(strings = {"mouse", "keys"})
+    void oldLetterhead_becomesAFinishedSet(String by) throws Exception {
+        String site = "letterhead-by-" + by;
+        gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"%s","name":"Letterhead","slotSheet":{"format":"slot-sheet/1","theme":{"name":"L"},"slots":[
+                  {"id":"head","name":"Head","kind":"logo","size":{"width":200,"height":48},"densities":[1,2],"types":["png"],"transparency":"required","rule":"contain",
+                   "showings":[{"id":"page","name":"Page","box":{"width":200,"height":48},"background":"#DFE8E6"}]},
+                  {"id":"foot","name":"Foot","kind":"logo","size":{"width":200,"height":48},"types":["png","webp"],"transparency":"required","rule":"contain",
+                   "showings":[{"id":"page","name":"Page","box":{"width":200,"height":48},"background":"#17313A"}]},
+                  {"id":"tab","name":"Tab","kind":"icon","size":{"width":32,"height":32},"types":["ico","png"],"transparency":"allowed","rule":"contain"}]}}""".formatted(site));
+        JsonNode letterhead = null;
+        for (JsonNode picture :
+                gavlin.get("warden", "/api/v1/sites/tolvane/pictures").json()) {
+            letterhead = picture.path("title").asString().equals("Old letterhead") ? picture : letterhead;
+        }
+        byte[] file = gavlin.get(
+                        "warden",
+                        "/api/v1/sites/tolvane/pictures/"
+                                + letterhead.path("id").asString() + "/original")
+                .response()
+                .body();
+        String id = gavlin.upload(
+                        "warden",
+                        "/api/v1/sites/" + site + "/pictures",
+                        "letterhead.jpg",
+                        file,
+                        Map.of("title", "Letterhead", "description", "Our name", "licence", "own work"))
+                .json()
+                .path("id")
+                .asString();
+        gavlin.json("warden", "PUT", "/api/v1/sites/" + site + "/slots/head/fit", "{\"picture\":\"" + id + "\"}");
+        signIn();
+        page.navigate(gavlin.address() + "/sites/" + site + "/slots/head/bench");
+        assertThat(gauge("transparency").locator(".v")).hasText("fails");
+        act(by, page.locator("#clean"));
+        assertThat(gauge("transparency").locator(".v")).hasText("fits");
+        assertThat(page.locator("#says")).containsText("Step 2, saved ");
+        page.navigate(gavlin.address() + "/sites/" + site + "/pictures/" + id + "/slots");
+        assertThat(row("foot").locator("select.ink")).hasValue("light");
+        act(by, page.locator("#place-accept"));
+        assertThat(page.locator("#progress")).containsText("It fits in");
+        act(by, page.locator("text=The mark in every place"));
+        Download set = page.waitForDownload(() -> act(by, page.locator("text=Download the whole set")));
+        try (ZipFile zip = new ZipFile(set.path().toFile())) {
+            Map<String, byte[]> files = new TreeMap<>();
+            for (var entry : java.util.Collections.list(zip.entries())) {
+                files.put(entry.getName(), zip.getInputStream(entry).readAllBytes());
+            }
+            assertTrue(files.size() >= 14, files.keySet().toString());
+            assertClearAround(files.get("head/head-letterhead-200x48.png"), "200x48");
+            assertClearAround(files.get("head/head-letterhead-400x96.png"), "400x96");
+            byte[] foot = files.getOrDefault(
+                    "foot/foot-letterhead-200x48.png", files.get("foot/foot-letterhead-200x48.webp"));
+            assertClearAround(foot, "200x48");
+            Pixels white = OwnFile.pixels(foot);
+            for (int i = 0; i < white.samples().length; i += 4) {
+                if ((white.samples()[i + 3] & 0xff) > 250) {
+                    assertEquals(-1, white.samples()[i], "all of it in light ink");
+                }
+            }
+            assertClearAround(files.get("watermark/watermark.png"), null);
+        }
+    }
+
+    private void act(String by, com.microsoft.playwright.Locator what) {
+        if (by.equals("mouse")) {
+            what.click();
+        } else {
+            what.focus();
+            page.keyboard().press("Enter");
+        }
+    }
+
+    private static void assertClearAround(byte[] file, String size) {
+        Pixels pixels = OwnFile.pixels(file);
+        if (size != null) {
+            assertEquals(Size.parse(size), pixels.size());
+        }
+        assertEquals(4, pixels.channels());
+        assertEquals(0, pixels.samples()[3] & 0xff, "no box is left in its corner");
+        assertTrue(strongest(pixels) > 120, "something is there");
     }
 
     @Test

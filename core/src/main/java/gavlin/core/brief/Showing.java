@@ -20,6 +20,7 @@ import java.util.List;
  * @param widest the box at its widest, CSS px; the same as {@code box} when it has one size only
  * @param positionIsFree whether the site lets object-position be set
  * @param background 0xRRGGBB
+ * @param alsoBehind other colours that lie behind it: a gradient's, or those of a picture there
  * @param obstructions in px of {@code box}
  */
 public record Showing(
@@ -32,8 +33,44 @@ public record Showing(
         ObjectFit objectFit,
         boolean positionIsFree,
         int background,
+        List<Integer> alsoBehind,
         List<Obstruction> obstructions,
         Exists exists) {
+    /** On a flat ground. */
+    public Showing(
+            String id,
+            String name,
+            String page,
+            int screenWidth,
+            Box<InShowing> box,
+            Box<InShowing> widest,
+            ObjectFit objectFit,
+            boolean positionIsFree,
+            int background,
+            List<Obstruction> obstructions,
+            Exists exists) {
+        this(
+                id,
+                name,
+                page,
+                screenWidth,
+                box,
+                widest,
+                objectFit,
+                positionIsFree,
+                background,
+                List.of(),
+                obstructions,
+                exists);
+    }
+
+    /** All colours that lie behind it, the background first. */
+    public List<Integer> grounds() {
+        List<Integer> all = new ArrayList<>(List.of(background));
+        all.addAll(alsoBehind);
+        return all;
+    }
+
     public boolean isRange() {
         return widest.width() > box.width();
     }
@@ -56,6 +93,7 @@ public record Showing(
                 objectFit,
                 positionIsFree,
                 background,
+                alsoBehind,
                 obstructions.stream().map(o -> o.moved(box, now)).toList(),
                 exists);
     }
@@ -73,13 +111,26 @@ public record Showing(
                 objectFit,
                 positionIsFree,
                 background,
+                alsoBehind,
                 obstructions.stream().map(o -> o.moved(box, now)).toList(),
                 exists);
     }
 
     /** This showing on a page whose author sets object-position. */
     public Showing withFreePosition() {
-        return new Showing(id, name, page, screenWidth, box, widest, objectFit, true, background, obstructions, exists);
+        return new Showing(
+                id,
+                name,
+                page,
+                screenWidth,
+                box,
+                widest,
+                objectFit,
+                true,
+                background,
+                alsoBehind,
+                obstructions,
+                exists);
     }
 
     /** This showing with another object-position, where the site lets that be set. */
@@ -96,6 +147,7 @@ public record Showing(
                         new ObjectFit(objectFit.rule(), other.x(), other.y()),
                         true,
                         background,
+                        alsoBehind,
                         obstructions,
                         exists);
     }

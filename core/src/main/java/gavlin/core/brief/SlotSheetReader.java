@@ -219,6 +219,9 @@ public final class SlotSheetReader {
                         Double.parseDouble(position[1]) / 100),
                 node.path("positionIsFree").asBoolean(false),
                 colour(node.path("background"), 0xffffff),
+                list(node.path("alsoBehind"))
+                        .map(each -> colour(each, 0xffffff))
+                        .toList(),
                 list(node.path("obstructions"))
                         .map(SlotSheetReader::obstruction)
                         .toList(),

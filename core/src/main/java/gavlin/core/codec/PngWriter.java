@@ -19,9 +19,9 @@ public final class PngWriter {
     /** Every pixel exactly as it is. */
     public static byte[] write(Pixels pixels, Tags tags) {
         int width = pixels.size().width();
-        boolean grey = pixels.channels() == 3 && isGrey(pixels.samples());
-        int colourType = grey ? 0 : pixels.channels() == 3 ? 2 : 6;
-        byte[] samples = grey ? everyThird(pixels.samples()) : pixels.samples();
+        boolean grey = isGrey(pixels.samples(), pixels.channels());
+        int colourType = (grey ? 0 : 2) + (pixels.channels() == 4 ? 4 : 0);
+        byte[] samples = grey ? withoutColour(pixels.samples(), pixels.channels()) : pixels.samples();
         int pixelBytes = samples.length / (int) pixels.size().pixels();
         return assemble(pixels, tags, 8, colourType, null, PngPacker.packed(samples, width * pixelBytes, pixelBytes));
     }
@@ -92,8 +92,8 @@ public final class PngWriter {
         out.writeBytes(ByteBuffer.allocate(4).putInt((int) crc.getValue()).array());
     }
 
-    private static boolean isGrey(byte[] rgb) {
-        for (int i = 0; i < rgb.length; i += 3) {
+    private static boolean isGrey(byte[] rgb, int channels) {
+        for (int i = 0; i < rgb.length; i += channels) {
             if (rgb[i] != rgb[i + 1] || rgb[i] != rgb[i + 2]) {
                 return false;
             }
@@ -101,10 +101,15 @@ public final class PngWriter {
         return true;
     }
 
-    private static byte[] everyThird(byte[] rgb) {
-        byte[] grey = new byte[rgb.length / 3];
-        for (int i = 0; i < grey.length; i++) {
-            grey[i] = rgb[3 * i];
+    /** One sample of grey, and alpha where there is any. */
+    private static byte[] withoutColour(byte[] rgb, int channels) {
+        int kept = channels - 2;
+        byte[] grey = new byte[rgb.length / channels * kept];
+        for (int i = 0, from = 0; i < grey.length; i += kept, from += channels) {
+            grey[i] = rgb[from];
+            if (kept == 2) {
+                grey[i + 1] = rgb[from + 3];
+            }
         }
         return grey;
     }

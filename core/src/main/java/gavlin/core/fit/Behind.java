@@ -5,7 +5,7 @@ import gavlin.core.colour.Colour;
 import java.util.List;
 
 /**
- * What lies behind a mark in one showing.
+ * A colour that lies behind a mark in one showing; of a gradient, one of several.
  *
  * @param showing its id
  * @param where its name
@@ -13,10 +13,11 @@ import java.util.List;
  */
 public record Behind(String showing, String where, int ground) {
     /** Of logos and icons; none for what is meant to fill its slot. */
-    static List<Behind> of(Slot slot) {
+    public static List<Behind> of(Slot slot) {
         return slot.isMark()
                 ? slot.showings().stream()
-                        .map(showing -> new Behind(showing.id(), showing.name(), showing.background()))
+                        .flatMap(showing -> showing.grounds().stream()
+                                .map(ground -> new Behind(showing.id(), showing.name(), ground)))
                         .toList()
                 : List.of();
     }

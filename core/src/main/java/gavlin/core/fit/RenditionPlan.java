@@ -41,7 +41,7 @@ public record RenditionPlan(
         List<Behind> behind,
         boolean mark) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
-    public static final int CORE_VERSION = 3;
+    public static final int CORE_VERSION = 4;
 
     /**
      * @param density 1 for the brief's own pixels, 2 for twice as many in each direction

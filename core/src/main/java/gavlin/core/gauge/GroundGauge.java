@@ -1,6 +1,5 @@
 package gavlin.core.gauge;
 
-import gavlin.core.brief.Showing;
 import gavlin.core.colour.Colour;
 import gavlin.core.colour.Contrast;
 import gavlin.core.fit.Standing;
@@ -60,8 +59,9 @@ final class GroundGauge implements Gauge {
 
     /** The versions in one ink that stand out wherever it is shown. */
     private static List<Remedy> remedies(Subject subject) {
-        List<Integer> grounds =
-                subject.slot().showings().stream().map(Showing::background).toList();
+        List<Integer> grounds = subject.slot().showings().stream()
+                .flatMap(showing -> showing.grounds().stream())
+                .toList();
         List<Remedy> remedies = new ArrayList<>();
         if (Inking.worst(Inking.LIGHT, grounds) >= Contrast.GRAPHICS) {
             remedies.add(Remedy.ink("light", Inking.LIGHT));

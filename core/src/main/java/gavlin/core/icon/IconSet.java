@@ -2,7 +2,6 @@ package gavlin.core.icon;
 
 import gavlin.core.codec.IcoWriter;
 import gavlin.core.codec.PictureType;
-import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
 import gavlin.core.geometry.Box;
@@ -12,6 +11,7 @@ import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
+import gavlin.core.weight.Encoding;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -105,7 +105,7 @@ public record IconSet(Map<String, byte[]> files, String html) {
     }
 
     private static byte[] png(Pixels pixels) {
-        return PngWriter.write(pixels.withoutIdleAlpha(), Tags.NONE);
+        return Encoding.lossless(PictureType.PNG).write(pixels.withoutIdleAlpha(), Tags.NONE);
     }
 
     private static String manifest(String name, Colour ground, boolean drawing) {

@@ -11,6 +11,11 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A simple mark for those who have none: a symbol with a name beside or below it, as a document. It is drawn as SVG whose letters are
@@ -47,6 +52,10 @@ public record LetteredMark(
             List.of("bricolage-grotesque", "atkinson-hyperlegible-next", "spline-sans-mono");
     public static final List<Integer> WEIGHTS = List.of(400, 700);
     public static final List<String> PLACES = List.of("beside", "below");
+
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .build();
 
     static final int MOST_LINES = 3;
     private static final int MOST_LETTERS = 80;
@@ -88,6 +97,22 @@ public record LetteredMark(
         this.gap = within("gap", gap, 0.25, 0, 2);
     }
 
+    /** @throws BadInput when a value is not allowed, with what is; members left out have their usual value */
+    public static LetteredMark read(JsonNode json) {
+        try {
+            return JSON.treeToValue(json, LetteredMark.class);
+        } catch (UnrecognizedPropertyException e) {
+            throw new BadInput("made", "a lettered mark has no “" + e.getPropertyName() + "”");
+        } catch (JacksonException e) {
+            for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+                if (cause instanceof BadInput bad) {
+                    throw bad;
+                }
+            }
+            throw new BadInput("made", "a lettered mark holds a value of the wrong kind");
+        }
+    }
+
     /** As a mark begins. */
     public static LetteredMark named(String name) {
         return new LetteredMark(KIND, name, null, null, null, null, null, Symbol.TOWER.word(), null, null, null, null);
@@ -101,7 +126,7 @@ public record LetteredMark(
     }
 
     private static double within(String field, Double value, double usual, double least, double most) {
-        return value == null ? usual : Require.range(field, value, least, most, "");
+        return value == null ? usual : Require.range("lettered." + field, value, least, most, "");
     }
 
     private static String lines(String name, boolean withSymbol) {

@@ -94,7 +94,10 @@ record Found(
         showing.putObject("box").put("width", (int) box.width()).put("height", (int) box.height());
         showing.put("objectFit", frame.fit() != null ? frame.fit() : mark ? "contain" : "cover");
         showing.put("objectPosition", frame.position());
-        showing.put("background", frame.background());
+        showing.put("background", frame.grounds().get(0));
+        for (String other : frame.grounds().subList(1, frame.grounds().size())) {
+            showing.withArray("alsoBehind").add(other);
+        }
         if (at.containsKey(screen)) {
             showing.putObject(SlotProposal.AT)
                     .put("x", (int) at.get(screen).x())

@@ -1,5 +1,6 @@
 package gavlin.core.page;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -13,8 +14,12 @@ import org.jsoup.nodes.Element;
  * @param position as object-position, two percentages
  * @param source the picture's address as the page names it, or empty
  * @param radius as declared, or empty
+ * @param grounds the colours behind, #RRGGBB: one, or a gradient's
  */
-record Frame(String fit, String position, String source, String radius, String background) {
+record Frame(String fit, String position, String source, String radius, List<String> grounds) {
+    /** As many as a slot sheet holds of them. */
+    private static final int MOST_GROUNDS = 9;
+
     private static final Pattern URL = Pattern.compile("url\\(\\s*['\"]?([^'\")]*)['\"]?\\s*\\)");
     private static final Pattern COLOUR = Pattern.compile("#([0-9a-fA-F]{6}|[0-9a-fA-F]{3})\\b");
     private static final Map<String, String> WORDS =
@@ -24,7 +29,7 @@ record Frame(String fit, String position, String source, String radius, String b
     static Optional<Frame> of(Element element, Styles styles) {
         Map<String, String> style = styles.of(element);
         String radius = style.getOrDefault("border-radius", "");
-        String ground = ground(element, styles);
+        List<String> grounds = grounds(element, styles);
         if (element.normalName().equals("img") || element.normalName().equals("video")) {
             String fit = style.getOrDefault("object-fit", "");
             String source = element.normalName().equals("img") ? element.attr("src") : element.attr("poster");
@@ -33,7 +38,7 @@ record Frame(String fit, String position, String source, String radius, String b
                     position(style.get("object-position"), "50% 50%"),
                     source,
                     radius.isEmpty() && element.parent() != null ? roundFrame(element, styles) : radius,
-                    ground));
+                    grounds));
         }
         String shorthand = style.getOrDefault("background", "");
         Matcher url = URL.matcher(style.getOrDefault("background-image", shorthand));
@@ -50,7 +55,7 @@ record Frame(String fit, String position, String source, String radius, String b
                 position(style.get("background-position"), position(betweenUrlAndSlash(shorthand), "50% 50%")),
                 picture ? url.group(1) : "",
                 radius,
-                ground));
+                grounds));
     }
 
     boolean circle() {
@@ -74,19 +79,26 @@ record Frame(String fit, String position, String source, String radius, String b
         return around.getOrDefault("overflow", "").equals("hidden") ? around.getOrDefault("border-radius", "") : "";
     }
 
-    /** The colour behind, where the page says one plainly. */
-    private static String ground(Element element, Styles styles) {
+    /** The colours behind, where the page says them plainly: a gradient's stops in their order. */
+    private static List<String> grounds(Element element, Styles styles) {
         for (Element at = element; at != null; at = at.parent()) {
             Map<String, String> style = styles.of(at);
-            Matcher colour =
-                    COLOUR.matcher(style.getOrDefault("background-color", style.getOrDefault("background", "")));
-            if (colour.find()) {
-                String hex = colour.group(1);
-                return "#"
-                        + (hex.length() == 6 ? hex : hex.replaceAll("(.)", "$1$1")).toUpperCase(java.util.Locale.ROOT);
+            String shorthand = style.getOrDefault("background", "");
+            String image = style.getOrDefault("background-image", shorthand);
+            String declared = image.contains("gradient(") ? image : style.getOrDefault("background-color", shorthand);
+            List<String> found = COLOUR.matcher(declared)
+                    .results()
+                    .map(colour -> colour.group(1))
+                    .map(hex -> "#" + (hex.length() == 6 ? hex : hex.replaceAll("(.)", "$1$1")))
+                    .map(hex -> hex.toUpperCase(java.util.Locale.ROOT))
+                    .distinct()
+                    .limit(MOST_GROUNDS)
+                    .toList();
+            if (!found.isEmpty()) {
+                return found;
             }
         }
-        return "#FFFFFF";
+        return List.of("#FFFFFF");
     }
 
     private static String betweenUrlAndSlash(String shorthand) {

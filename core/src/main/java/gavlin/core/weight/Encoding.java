@@ -33,6 +33,8 @@ public record Encoding(
         boolean dithered) {
     /** libwebp's default. */
     private static final int USUAL_SHAPING = 50;
+    /** Up to so many pixels the list of a palette's colours can weigh more than it saves. */
+    private static final int SMALL = 256 * 256;
 
     /** What happens to the pixels. */
     public enum Way {
@@ -173,8 +175,12 @@ public record Encoding(
 
     private byte[] png(Pixels pixels, Tags tags) {
         Palette palette = way == Way.PALETTE ? Palette.reduced(pixels, colours, dithered) : Palette.exact(pixels);
-        return palette == null
-                ? PngWriter.write(pixels, tags)
-                : PngWriter.write(pixels, tags, palette.colours(), palette.indices());
+        byte[] listed = palette == null ? null : PngWriter.write(pixels, tags, palette.colours(), palette.indices());
+        boolean small = pixels.size().pixels() <= SMALL;
+        if (listed != null && (way == Way.PALETTE || !small)) {
+            return listed;
+        }
+        byte[] whole = PngWriter.write(pixels, tags);
+        return listed == null || whole.length < listed.length ? whole : listed;
     }
 }

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.codec.PictureType;
+import gavlin.core.fit.Behind;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.fit.RenditionPlan;
@@ -54,6 +55,19 @@ class GroundGaugeTest {
                 new GroundGauge().read(subject("logo", true, measured)).verdict());
     }
 
+    /** A gradient's colours, or those of a picture behind, each count. */
+    @Test
+    void severalColoursBehind_areEachMeasured_andNoInkIsOfferedThatOneOfThemSwallows() {
+        Slot slot = slot("logo", ",\"alsoBehind\":[\"#F6F2E9\"]");
+        assertEquals(
+                List.of(0x17313A, 0xF6F2E9, 0x101010),
+                Behind.of(slot).stream().map(Behind::ground).toList());
+        Subject subject = subject(slot, true, measured(new Standing("dark", "Footer", 0xF6F2E9, 1.2)));
+        Reading reading = new GroundGauge().read(subject);
+        assertEquals(Verdict.FAILS, reading.verdict());
+        assertEquals(List.of("another-picture"), ids(reading), "light is lost on one, dark on the others");
+    }
+
     private static Reading read(Standing... standings) {
         return new GroundGauge().read(subject("logo", true, measured(standings)));
     }
@@ -68,11 +82,18 @@ class GroundGaugeTest {
     }
 
     private static Subject subject(String kind, boolean transparent, Measured measured) {
-        Slot slot = SlotSheetReader.read("""
+        return subject(slot(kind, ""), transparent, measured);
+    }
+
+    private static Slot slot(String kind, String behind) {
+        return SlotSheetReader.read("""
                 {"format":"slot-sheet/1","theme":{"name":"T"},"slots":[{"id":"m","name":"M","kind":"%s",
                  "size":{"width":200,"height":50},"types":["png"],"transparency":"allowed","rule":"contain","showings":[
-                  {"id":"dark","name":"Footer","box":{"width":200,"height":50},"background":"#17313A"},
-                  {"id":"night","name":"Night","box":{"width":200,"height":50},"background":"#101010"}]}]}""".formatted(kind)).slots().get(0);
+                  {"id":"dark","name":"Footer","box":{"width":200,"height":50},"background":"#17313A"%s},
+                  {"id":"night","name":"Night","box":{"width":200,"height":50},"background":"#101010"}]}]}""".formatted(kind, behind)).slots().get(0);
+    }
+
+    private static Subject subject(Slot slot, boolean transparent, Measured measured) {
         Fit fit = Fit.chosenFor(slot);
         PictureFacts facts = new PictureFacts(Size.parse("400x100"), transparent, "Mark", "a mark", "us");
         return new Subject(slot, fit, facts, RenditionPlan.of(slot, fit, facts, 1), null, measured);

@@ -118,14 +118,16 @@ class LetteredMarkTest {
             value = {
                 "'font': 'x', 'name': 'a' | font must be",
                 "'weight': 500, 'name': 'a' | weight must be 400 or 700",
-                "'letters': 3, 'name': 'a' | letters must be",
-                "'tracking': -1, 'name': 'a' | tracking must be",
-                "'gap': 9, 'name': 'a' | gap must be",
+                "'letters': 3, 'name': 'a' | the height of capitals must be",
+                "'tracking': -1, 'name': 'a' | the room between letters must be",
+                "'gap': 9, 'name': 'a' | the room between symbol and name must be",
                 "'symbol': 'crown', 'name': 'a' | symbol must be",
                 "'place': 'above', 'name': 'a' | place must be beside or below",
                 "'ink': 'red', 'name': 'a' | ink",
                 "'kind': 'tile', 'name': 'a' | kind must be lettered",
                 "'name': '' | needs a name or a symbol",
+                "'shine': 1, 'name': 'a' | has no “shine”",
+                "'weight': 'fat', 'name': 'a' | a value of the wrong kind",
                 "'name': '1~2~3~4' | at most 3 lines"
             },
             quoteCharacter = '`')
@@ -145,14 +147,7 @@ class LetteredMarkTest {
 
     private static LetteredMark mark(String members) {
         String json = "{" + members.replace('\'', '"').replace("\n", "\\n") + "}";
-        try {
-            return JSON.readValue(json, LetteredMark.class);
-        } catch (tools.jackson.databind.DatabindException e) {
-            if (e.getCause() instanceof BadInput refused) {
-                throw refused;
-            }
-            throw e;
-        }
+        return LetteredMark.read(JSON.readTree(json));
     }
 
     private static double right(String text, double tracking) {

@@ -1,6 +1,5 @@
 package gavlin.web.bench;
 
-import gavlin.core.brief.Showing;
 import gavlin.core.colour.Colour;
 import gavlin.core.fit.Fit;
 import gavlin.core.gauge.Gauges;
@@ -70,8 +69,9 @@ class MarkVersions {
      * @param edges of prepared marks that were looked at for the same page, by what they were made of
      */
     List<Version> of(OpenSite site, FitState state, Map<String, EdgeContrast> edges) {
-        List<Integer> grounds =
-                state.shown().showings().stream().map(Showing::background).toList();
+        List<Integer> grounds = state.shown().showings().stream()
+                .flatMap(showing -> showing.grounds().stream())
+                .toList();
         Prepared prepared = state.prepared();
         boolean clear = prepared.transparent(state.picture().transparent());
         if (!state.slot().isMark() || !clear || state.fit().backing() != null || grounds.isEmpty()) {

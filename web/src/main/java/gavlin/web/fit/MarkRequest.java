@@ -1,7 +1,6 @@
 package gavlin.web.fit;
 
 import gavlin.core.BadInput;
-import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
 import gavlin.core.fit.Fit;
@@ -55,8 +54,9 @@ public record MarkRequest(JsonNode lift, JsonNode tighten, JsonNode ink, JsonNod
     }
 
     private static Colour best(Slot slot) {
-        List<Integer> grounds =
-                slot.showings().stream().map(Showing::background).toList();
+        List<Integer> grounds = slot.showings().stream()
+                .flatMap(showing -> showing.grounds().stream())
+                .toList();
         return Inking.standingOutFrom(grounds);
     }
 

@@ -3,7 +3,7 @@ package gavlin.web.icon;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
-import gavlin.core.codec.PngWriter;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
 import gavlin.core.fit.FileName;
@@ -20,6 +20,7 @@ import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
+import gavlin.core.weight.Encoding;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
@@ -304,7 +305,7 @@ class MarkSetController {
             Pixels pixels = shared
                     ? Beyond.shared(drawn, Colour.parse("ground", wish.ground()))
                     : Beyond.watermark(drawn, wish.width(), wish.strength() / 100);
-            return PngWriter.write(pixels, Tags.NONE);
+            return Encoding.lossless(PictureType.PNG).write(pixels, Tags.NONE);
         });
     }
 

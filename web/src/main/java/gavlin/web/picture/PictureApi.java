@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import tools.jackson.databind.JsonNode;
 
 @RestController
 @RequestMapping("/api/v1/sites/{site}/pictures")
@@ -116,17 +117,19 @@ class PictureApi {
     }
 
     /** @param made of one kind so far: {@code lettered} */
-    record MadeBody(LetteredMark made, String title, String description, String credit, String licence) {}
+    record MadeBody(JsonNode made, String title, String description, String credit, String licence) {}
 
     @PostMapping(consumes = "application/json")
     ResponseEntity<PictureAnswer> make(
             @AuthenticationPrincipal SignedIn who, @PathVariable String site, @RequestBody MadeBody body) {
         OpenSite open = sites.open(who.viewer(), site);
-        if (body.made() == null) {
+        if (body.made() == null || body.made().isNull()) {
             throw new BadInput("made", "a picture that is made needs its document as member made");
         }
         Pictures.Added added = made.add(
-                open, body.made(), new Caption(body.title(), body.description(), body.credit(), body.licence()));
+                open,
+                LetteredMark.read(body.made()),
+                new Caption(body.title(), body.description(), body.credit(), body.licence()));
         return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
                 .body(PictureAnswer.of(added.picture()));
     }
@@ -136,8 +139,9 @@ class PictureApi {
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable String id,
-            @RequestBody LetteredMark mark) {
-        return PictureAnswer.of(made.change(sites.open(who.viewer(), site), id, mark));
+            @RequestBody JsonNode mark) {
+        OpenSite open = sites.open(who.viewer(), site);
+        return PictureAnswer.of(made.change(open, id, LetteredMark.read(mark)));
     }
 
     /** @param focal the middle until somebody placed it */

@@ -23,7 +23,7 @@ const SHOWING = {
   fields: [
     text("id", "id"), text("name", "name"), oneOf("page", "page", ids("pages")), number("screen.width", "screen width, px"),
     number("box.width", "width there, px"), text("box.height", "height there, px, or own", { kind: "length", placeholder: "320" }), number("box.to.width", "up to a width of, px"), text("box.to.height", "and a height of, px", { kind: "length" }),
-    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "a site may set object-position", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), exists,
+    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "a site may set object-position", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), text("alsoBehind", "other colours behind: of a gradient, a picture", { kind: "words", placeholder: "#17313A, #4878A0" }), exists,
   ],
   lists: [["obstructions", "Over it", OBSTRUCTION]],
 };

@@ -15,10 +15,12 @@ const element = (name, attributes = {}, ...children) => {
 
 const asNumber = (typed) => (typed.trim() === "" ? undefined : Number.isFinite(Number(typed)) ? Number(typed) : typed);
 const asNumbers = (typed) => (typed.trim() === "" ? undefined : typed.split(/[\s,;]+/).filter(Boolean).map(asNumber));
+const asWords = (typed) => (typed.trim() === "" ? undefined : typed.split(/[\s,;]+/).filter(Boolean));
 const asText = (typed) => (typed === "" ? undefined : typed);
 /** What each kind of text field shows for a value, and what it makes of what is typed. */
-const READ = { text: asText, number: asNumber, length: asNumber, numbers: asNumbers };
-const SHOW = { numbers: (value) => (Array.isArray(value) ? value.join(", ") : "") };
+const READ = { text: asText, number: asNumber, length: asNumber, numbers: asNumbers, words: asWords };
+const listed = (value) => (Array.isArray(value) ? value.join(", ") : "");
+const SHOW = { numbers: listed, words: listed };
 
 /**
  * Draws a part of the sheet as fields, from the tables in fields.js.

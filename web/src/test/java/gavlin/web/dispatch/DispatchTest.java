@@ -63,6 +63,7 @@ class DispatchTest {
                 List.of(
                         "files.csv",
                         "credits.txt",
+                        "credits.html",
                         "left-out.txt",
                         "top/top-quay-old-600x150.jpg",
                         "top/top-quay-old-1200x300.jpg",
