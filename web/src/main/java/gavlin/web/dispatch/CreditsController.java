@@ -1,6 +1,5 @@
 package gavlin.web.dispatch;
 
-import gavlin.core.brief.SlotSheet;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
@@ -11,7 +10,6 @@ import gavlin.web.picture.StoredPicture;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -60,10 +58,7 @@ class CreditsController {
 
     /** What stands in any slot, in the order of the sheet, each once. */
     private List<StoredPicture> shown(OpenSite site) {
-        List<Long> numbers = Stream.concat(
-                        Stream.of(OpenSite.WHOLE_SITE),
-                        site.sheet().sections().stream().map(SlotSheet.Section::id))
-                .flatMap(section -> fits.placed(site, section).stream())
+        List<Long> numbers = fits.placedAnywhere(site).stream()
                 .map(FitState::picture)
                 .map(StoredPicture::number)
                 .distinct()

@@ -1,6 +1,5 @@
 package gavlin.web.dispatch;
 
-import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.FileName;
 import gavlin.web.account.SignedIn;
 import gavlin.web.fit.FitState;
@@ -20,7 +19,6 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -59,10 +57,7 @@ class DispatchController {
         List<Parcel.Item> items = new ArrayList<>();
         List<String> leftOut = new ArrayList<>();
         Set<String> paths = new HashSet<>();
-        Stream.concat(
-                        Stream.of(OpenSite.WHOLE_SITE),
-                        site.sheet().sections().stream().map(SlotSheet.Section::id))
-                .flatMap(section -> fits.placed(site, section).stream())
+        fits.placedAnywhere(site).stream()
                 .filter(fit -> fit.accepted() && site.has(fit.slot()))
                 .sorted(Comparator.<FitState, String>comparing(FitState::section)
                         .thenComparing(fit -> site.sheet().numberOf(fit.slot()))

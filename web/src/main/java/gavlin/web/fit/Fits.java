@@ -1,5 +1,6 @@
 package gavlin.web.fit;
 
+import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.FitDocument;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
@@ -12,6 +13,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -101,6 +103,15 @@ public class Fits {
     /** All that is placed in a section, or in the whole site. */
     public List<FitState> placed(OpenSite site, String section) {
         return findAll(site, section).values().stream().flatMap(List::stream).toList();
+    }
+
+    /** All that is placed anywhere: in the whole site first, then in each of its sections. */
+    public List<FitState> placedAnywhere(OpenSite site) {
+        return Stream.concat(
+                        Stream.of(OpenSite.WHOLE_SITE),
+                        site.sheet().sections().stream().map(SlotSheet.Section::id))
+                .flatMap(section -> placed(site, section).stream())
+                .toList();
     }
 
     /** All that was decided of a place, the newest first, {@value #HISTORY} at most and all that have names. */

@@ -1,10 +1,8 @@
 package gavlin.web.fit;
 
-import gavlin.core.brief.SlotSheet;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.web.account.Viewer;
 import gavlin.web.picture.Removals;
-import gavlin.web.site.OpenSite;
 import gavlin.web.site.SiteGoes;
 import gavlin.web.site.Sites;
 import gavlin.web.store.FileStore;
@@ -138,11 +136,7 @@ public class Housekeeping {
 
     /** Every fit that holds now, on every site and in every section. */
     private Stream<FitState> all() {
-        return sites.openAll(EVERYWHERE).stream()
-                .flatMap(site -> Stream.concat(
-                                Stream.of(OpenSite.WHOLE_SITE),
-                                site.sheet().sections().stream().map(SlotSheet.Section::id))
-                        .flatMap(section -> fits.placed(site, section).stream()));
+        return sites.openAll(EVERYWHERE).stream().flatMap(site -> fits.placedAnywhere(site).stream());
     }
 
     private static String key(FitState fit, int density) {

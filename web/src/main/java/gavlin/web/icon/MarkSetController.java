@@ -20,6 +20,7 @@ import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
+import gavlin.core.speech.Said;
 import gavlin.core.weight.Encoding;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
@@ -112,6 +113,10 @@ class MarkSetController {
             width = width == null ? Integer.valueOf(240) : width;
             strength = strength == null ? Double.valueOf(50) : strength;
             over = over == null ? "light" : over;
+        }
+
+        public String strengthShown() {
+            return Said.plain(strength);
         }
 
         /** For links; public, so that pages can ask. */

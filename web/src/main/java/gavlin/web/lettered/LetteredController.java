@@ -3,6 +3,7 @@ package gavlin.web.lettered;
 import gavlin.core.BadInput;
 import gavlin.core.lettered.LetteredMark;
 import gavlin.core.lettered.Symbol;
+import gavlin.core.speech.Said;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
@@ -71,6 +72,11 @@ class LetteredController {
                     mark.symbolInk(),
                     mark.place(),
                     percent(mark.gap()));
+        }
+
+        /** 45 for 45.0, nothing for what was not typed: as fields show a number. */
+        public String shown(Double number) {
+            return number == null ? "" : Said.plain(number);
         }
 
         private static double percent(double share) {

@@ -22,6 +22,12 @@ if (by("place")) {
     count();
   });
   by("stop").addEventListener("click", () => { stopped = true; });
+  // Chosen before this ran, or kept by the browser from an earlier visit.
+  form.querySelectorAll("select.ink").forEach((select) => {
+    if (!select.selectedOptions[0]?.defaultSelected) {
+      inked(select.closest("tr"), select.selectedOptions[0].dataset);
+    }
+  });
   count();
 }
 
@@ -82,7 +88,7 @@ function ink(row) {
 }
 
 /** A mark as it would be in another ink. */
-function inked(row, { view, verdict: word, wrong }) {
+function inked(row, { view, verdict: word, wrong = "" }) {
   row.querySelector("svg.thumb image").setAttribute("href", view);
   verdict(row, word, wrong, row.querySelector(".now").textContent);
 }
