@@ -19,10 +19,15 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.core.io.Resource;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 
 /** The files of all that is accepted, to take away. */
 @Controller
@@ -43,7 +48,7 @@ class DispatchController {
     void files(@AuthenticationPrincipal SignedIn who, @PathVariable String site, HttpServletResponse response)
             throws IOException {
         OpenSite open = sites.open(who.viewer(), site);
-        Parcel parcel = parcel(open);
+        Parcel parcel = parcel(open, FitState::accepted);
         if (parcel.items().isEmpty()) {
             throw new Conflict(
                     "nothing is accepted on this site yet: accept what fits on the bench or on the Plan first");
@@ -52,13 +57,38 @@ class DispatchController {
         parcel.writeTo(response.getOutputStream(), renditions);
     }
 
+    /**
+     * Every file there is, accepted or not, and what is known of each.
+     *
+     * @param accepted only those that are
+     */
+    @GetMapping("/api/v1/sites/{site}/package")
+    void everything(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam(defaultValue = "false") boolean accepted,
+            HttpServletResponse response)
+            throws IOException {
+        OpenSite open = sites.open(who.viewer(), site);
+        Parcel parcel = parcel(open, fit -> fit.accepted() || !accepted);
+        Attachment.announce(response, "application/zip", open.id() + "-package.zip");
+        parcel.writeTo(response.getOutputStream(), renditions);
+    }
+
+    /** The JSON Schema of a package's {@code manifest.json}. */
+    @GetMapping(value = "/schemas/package-1.json", produces = "application/schema+json")
+    @ResponseBody
+    Resource schema() {
+        return new ClassPathResource("package-1.schema.json", DispatchController.class);
+    }
+
     /** Every file is made before the first is sent, so that what goes wrong is said and not a ZIP that is cut off. */
-    private Parcel parcel(OpenSite site) {
+    private Parcel parcel(OpenSite site, Predicate<FitState> wanted) {
         List<Parcel.Item> items = new ArrayList<>();
         List<String> leftOut = new ArrayList<>();
         Set<String> paths = new HashSet<>();
         fits.placedAnywhere(site).stream()
-                .filter(fit -> fit.accepted() && site.has(fit.slot()))
+                .filter(fit -> wanted.test(fit) && site.has(fit.slot()))
                 .sorted(Comparator.<FitState, String>comparing(FitState::section)
                         .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
                         .thenComparing(fit -> fit.place().member()))
@@ -75,7 +105,7 @@ class DispatchController {
                 });
         List<StoredPicture> shown =
                 items.stream().map(item -> item.fit().picture()).toList();
-        return new Parcel(items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
+        return new Parcel(site, items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
     }
 
     private static String path(FitState fit, int density, StoredRendition file, Set<String> taken) {

@@ -1,12 +1,17 @@
 package gavlin.web.dispatch;
 
+import gavlin.core.code.ImageCode;
+import gavlin.core.solve.BestPosition;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
+import gavlin.web.picture.Caption;
+import gavlin.web.site.OpenSite;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -14,16 +19,21 @@ import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
- * The finished files of all that is accepted on a site, as one ZIP: a folder for each slot, a table of the files with their words, and the
- * credits. The same decisions make the same bytes.
+ * Finished files of a site as one ZIP: a folder for each slot, the files with their words as JSON ({@code /schemas/package-1.json}) and as a
+ * table, the code for the page, checksums and credits. The same decisions make the same bytes.
  *
  * @param leftOut in words, what is accepted and yet has no file
  */
-public record Parcel(List<Item> items, Credits credits, List<String> leftOut) {
+public record Parcel(OpenSite site, List<Item> items, Credits credits, List<String> leftOut) {
     /** ZIP has no time before it; files of one decision do not differ by when they were asked for. */
     private static final LocalDateTime ALWAYS = LocalDateTime.of(1980, 1, 1, 0, 0);
+
+    static final String FORMAT = "package/1";
 
     private static final String HEAD =
             "file,slot,section,density,width,height,bytes,sha256,title,description,credit,licence";
@@ -33,9 +43,13 @@ public record Parcel(List<Item> items, Credits credits, List<String> leftOut) {
 
     void writeTo(OutputStream to, Renditions renditions) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
+        begin(zip, "manifest.json");
+        zip.write(manifest().toPrettyString().getBytes(StandardCharsets.UTF_8));
         text(zip, "files.csv", Stream.concat(Stream.of(HEAD), items.stream().map(Parcel::row)));
         text(zip, "credits.txt", credits.text().stream());
         text(zip, "credits.html", credits.html().lines());
+        text(zip, "code.html", code());
+        lines(zip, "SHA256SUMS", items.stream().map(item -> item.file().sha256() + "  " + item.path()), "\n");
         if (!leftOut.isEmpty()) {
             text(zip, "left-out.txt", leftOut.stream());
         }
@@ -57,6 +71,57 @@ public record Parcel(List<Item> items, Credits credits, List<String> leftOut) {
             zip.closeEntry();
         }
         zip.finish();
+    }
+
+    private ObjectNode manifest() {
+        ObjectNode manifest = JsonMapper.shared().createObjectNode().put("format", FORMAT);
+        manifest.putObject("site").put("id", site.id()).put("name", site.name());
+        manifest.putObject("theme")
+                .put("name", site.sheet().themeName())
+                .put("version", site.sheet().themeVersion());
+        ArrayNode files = manifest.putArray("files");
+        items.forEach(item -> describe(item, files.addObject()));
+        ArrayNode without = manifest.putArray("leftOut");
+        leftOut.forEach(without::add);
+        return manifest;
+    }
+
+    private static void describe(Item item, ObjectNode file) {
+        FitState fit = item.fit();
+        Caption words = fit.picture().words();
+        file.put("path", item.path())
+                .put("slot", fit.slot().id())
+                .put("section", fit.section())
+                .put("density", item.density())
+                .put("type", item.file().type().word())
+                .put("width", item.file().size().width())
+                .put("height", item.file().size().height())
+                .put("bytes", item.file().bytes())
+                .put("sha256", item.file().sha256())
+                .put("state", fit.verdict().word())
+                .put("accepted", fit.accepted())
+                .put("picture", fit.picture().id())
+                .put("title", words.title())
+                .put("description", words.description())
+                .put("credit", words.creditPrinted())
+                .put("licence", words.licence());
+    }
+
+    /** An image element for each fit, with all its densities. */
+    private Stream<String> code() {
+        Map<FitState, List<Item>> byFit =
+                items.stream().collect(Collectors.groupingBy(Item::fit, LinkedHashMap::new, Collectors.toList()));
+        return byFit.entrySet().stream().flatMap(each -> {
+            FitState fit = each.getKey();
+            List<ImageCode.Source> sources = each.getValue().stream()
+                    .map(item -> new ImageCode.Source(item.path(), item.file().size()))
+                    .toList();
+            BestPosition best =
+                    BestPosition.everywhere(fit.problem(), fit.plan().framing().window());
+            ImageCode code = ImageCode.of(
+                    sources, fit.shown().showings(), fit.picture().words().description(), best.position());
+            return Stream.of("<!-- " + fit.slot().id() + " -->", code.html(), "");
+        });
     }
 
     private static String row(Item item) {
@@ -86,8 +151,12 @@ public record Parcel(List<Item> items, Credits credits, List<String> leftOut) {
     }
 
     private static void text(ZipOutputStream zip, String name, Stream<String> lines) throws IOException {
+        lines(zip, name, lines, "\r\n");
+    }
+
+    private static void lines(ZipOutputStream zip, String name, Stream<String> lines, String end) throws IOException {
         begin(zip, name);
-        zip.write(lines.map(line -> line + "\r\n").collect(Collectors.joining()).getBytes(StandardCharsets.UTF_8));
+        zip.write(lines.map(line -> line + end).collect(Collectors.joining()).getBytes(StandardCharsets.UTF_8));
         zip.closeEntry();
     }
 

@@ -10,6 +10,7 @@ import gavlin.core.geometry.Size;
 import gavlin.core.lettered.LetteredMark;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.Gone;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.work.HeavyWork;
@@ -98,17 +99,21 @@ public class MadePictures {
         if (mark.picture() == null) {
             return new Caption("", "", "none due", "own work");
         }
-        Caption symbol = pictures.find(site, mark.picture()).words();
+        Caption symbol = symbolOf(site, mark.picture()).words();
         return new Caption("", "", symbol.credit(), symbol.licence());
     }
 
-    private LetteredMark.SymbolPicture symbol(OpenSite site, String id) {
-        StoredPicture picture;
+    private StoredPicture symbolOf(OpenSite site, String id) {
         try {
-            picture = pictures.find(site, id);
-        } catch (NotFound e) {
-            throw new BadInput("picture", "the site has no picture " + id + " that could be its symbol");
+            return pictures.find(site, id);
+        } catch (NotFound | Gone e) {
+            throw new BadInput(
+                    "picture", "the site has no picture " + id + " that could be its symbol; choose another");
         }
+    }
+
+    private LetteredMark.SymbolPicture symbol(OpenSite site, String id) {
+        StoredPicture picture = symbolOf(site, id);
         WorkingPicture source = working.of(picture);
         Size size = picture.size().withinSide(SYMBOL_SIDE);
         byte[] png = work.run(

@@ -4,9 +4,14 @@ import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
 import gavlin.web.RunningGavlin;
 import gavlin.web.RunningGavlin.Answer;
+import gavlin.web.store.FileStore;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +23,7 @@ import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
 
 /** What is accepted, to take away. */
 class DispatchTest {
@@ -61,9 +67,12 @@ class DispatchTest {
         Map<String, byte[]> parcel = entries(answer);
         assertEquals(
                 List.of(
+                        "manifest.json",
                         "files.csv",
                         "credits.txt",
                         "credits.html",
+                        "code.html",
+                        "SHA256SUMS",
                         "left-out.txt",
                         "top/top-quay-old-600x150.jpg",
                         "top/top-quay-old-1200x300.jpg",
@@ -86,6 +95,46 @@ class DispatchTest {
                 answer.response().body(),
                 gavlin.get("warden", "/sites/parcel/files.zip").response().body());
         assertEquals(404, gavlin.get("keeper", "/sites/parcel/files.zip").status());
+        packageByProgram_holdsAlsoWhatIsNotAccepted(parcel);
+    }
+
+    private void packageByProgram_holdsAlsoWhatIsNotAccepted(Map<String, byte[]> acceptedOnly) throws IOException {
+        Answer answer = gavlin.get("warden", "/api/v1/sites/parcel/package");
+        Map<String, byte[]> all = entries(answer);
+        JsonNode manifest = RunningGavlin.JSON.readTree(all.get("manifest.json"));
+        var schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(gavlin.get("warden", "/schemas/package-1.json").text(), InputFormat.JSON);
+        assertEquals(List.of(), schema.validate(manifest));
+        assertEquals(4, manifest.path("files").size());
+        String sums = new String(all.get("SHA256SUMS"), StandardCharsets.UTF_8);
+        for (JsonNode file : manifest.path("files")) {
+            byte[] bytes = all.get(file.path("path").asString());
+            assertEquals(file.path("bytes").asInt(), bytes.length);
+            assertEquals(file.path("sha256").asString(), FileStore.sha256(bytes));
+            assertTrue(
+                    sums.contains(file.path("sha256").asString() + "  "
+                            + file.path("path").asString() + "\n"),
+                    sums);
+            assertEquals(
+                    Size.parse(file.path("width").asInt() + "x"
+                            + file.path("height").asInt()),
+                    OwnFile.pixels(bytes).size());
+            assertEquals(
+                    !file.path("slot").asString().equals("open"),
+                    file.path("accepted").asBoolean());
+        }
+        assertEquals(
+                "Vast, density 2: the picture has too few pixels in this window for density 2",
+                manifest.at("/leftOut/0").asString());
+        String code = new String(all.get("code.html"), StandardCharsets.UTF_8);
+        assertTrue(code.contains("top/top-quay-old-1200x300.jpg"), code);
+        assertArrayEquals(
+                answer.response().body(),
+                gavlin.get("warden", "/api/v1/sites/parcel/package").response().body());
+        assertEquals(
+                acceptedOnly.keySet(),
+                entries(gavlin.get("warden", "/api/v1/sites/parcel/package?accepted=true"))
+                        .keySet());
     }
 
     /** RFC 4180, §2; and what spreadsheets take for a formula. */
