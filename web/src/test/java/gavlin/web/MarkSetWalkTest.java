@@ -297,6 +297,28 @@ class MarkSetWalkTest extends BrowserWalk {
                 >= 0.99);
     }
 
+    @Test
+    void wrongWishes_areRefusedInWords() {
+        String id = upload("wish.svg", DRAWING.replace("D9481C", "4878A0"), Map.of("title", "Wish"));
+        String set = PAGES + "/" + id + "/set";
+        for (String[] wrong : new String[][] {
+            {"/sharing-1200x630.png?ground=red", "expected a colour"},
+            {"/sharing-1200x630.png?ink=pink", "ink must be light, dark or left out"},
+            {"/watermark.png?width=9", "the width must be 16 to 2000 px"},
+            {"/watermark.png?strength=3", "the strength must be 5 to 100 %"},
+            {"/watermark.png?strength=NaN", "the strength must be"},
+            {"?ground=red", "expected a colour"},
+            {"/all.zip?over=x", "ink must be"}
+        }) {
+            Answer refused =
+                    gavlin.send(gavlin.request("warden", set + wrong[0]).header("Accept", "application/json"));
+            assertEquals(400, refused.status(), wrong[0]);
+            assertTrue(refused.json().path("detail").asString().contains(wrong[1]), refused.text());
+        }
+        assertEquals(404, gavlin.get("warden", set + "/other.png").status());
+        assertEquals(409, gavlin.get("warden", PAGES + "/" + id + "/lettered").status(), "it was uploaded");
+    }
+
     private Pixels inChromium(String svg) {
         page.setContent("<style>body{margin:0}svg{width:400px;height:160px;display:block}</style>" + svg);
         byte[] png = page.locator("svg").screenshot();

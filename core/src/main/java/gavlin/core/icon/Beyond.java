@@ -19,7 +19,8 @@ public final class Beyond {
     /** The part of each side that a mark may fill there: places cut it to squares and circles. */
     private static final double SHARED_PART = 0.5;
 
-    private static final int WIDEST = 2000;
+    /** Of a watermark, px. */
+    public static final int WIDEST = 2000;
 
     private Beyond() {}
 

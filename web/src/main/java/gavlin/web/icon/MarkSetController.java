@@ -1,6 +1,7 @@
 package gavlin.web.icon;
 
 import gavlin.core.BadInput;
+import gavlin.core.Require;
 import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
@@ -106,13 +107,21 @@ class MarkSetController {
      */
     record Wish(String ground, String ink, Integer width, Double strength, String over) {
         Wish {
-            ground = ground == null || ground.isBlank()
-                    ? "#FFFFFF"
-                    : Colour.parse("ground", ground).toString();
+            ground = ground == null || ground.isBlank() ? "#FFFFFF" : ground;
             ink = ink == null ? "" : ink;
             width = width == null ? Integer.valueOf(240) : width;
             strength = strength == null ? Double.valueOf(50) : strength;
             over = over == null ? "light" : over;
+        }
+
+        /** @throws BadInput naming the first field that can't be; not before it is asked, so that it is said in words */
+        Wish checked() {
+            Colour.parse("ground", ground);
+            Require.range("width", width, 16, Beyond.WIDEST, "px");
+            Require.range("strength", strength, 5, 100, "%");
+            inkOf(ink);
+            inkOf(over);
+            return this;
         }
 
         public String strengthShown() {
@@ -150,6 +159,7 @@ class MarkSetController {
             @ModelAttribute Wish wish,
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
+        wish.checked();
         StoredPicture picture = pictures.find(open, id);
         List<Entry> entries = board.entries(open);
         List<Place> places = new ArrayList<>();
@@ -236,6 +246,7 @@ class MarkSetController {
             @ModelAttribute Wish wish) {
         OpenSite open = sites.open(who.viewer(), site);
         StoredPicture picture = pictures.find(open, id);
+        wish.checked();
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noCache().cachePrivate())
                 .contentType(MediaType.IMAGE_PNG)
@@ -253,6 +264,7 @@ class MarkSetController {
             throws IOException {
         OpenSite open = sites.open(who.viewer(), site);
         StoredPicture picture = pictures.find(open, id);
+        wish.checked();
         List<Entry> entries = board.entries(open);
         Map<String, byte[]> files = new LinkedHashMap<>();
         for (Entry entry : entries) {
