@@ -394,6 +394,7 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/" + picture + "/set",
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/credits",
+                "/sites/tolvane/proof",
                 slot,
                 slot + "/bench",
                 slot + "/bench/history",

@@ -143,6 +143,7 @@ class WalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/words",
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/credits",
+                "/sites/tolvane/proof",
                 "/sites/tolvane/sheets",
                 "/sites/tolvane/slots/masthead",
                 "/sites/tolvane/slots/masthead/hand-out",

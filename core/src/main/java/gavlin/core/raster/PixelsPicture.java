@@ -25,7 +25,8 @@ public record PixelsPicture<S extends Space>(Pixels pixels, Size size) implement
         Framing<InPicture> scaled = new Framing<>(
                 new Box<>(window.x() * across, window.y() * down, window.width() * across, window.height() * down),
                 framing.placed());
-        int channels = pixels.channels();
+        PixelRows source = WithAlpha.where(pixels, framing, out);
+        int channels = source.channels();
         if (scaled.window().equals(pixels.size().box())
                 && scaled.placed().equals(out.box())
                 && out.equals(pixels.size())) {
@@ -34,7 +35,7 @@ public record PixelsPicture<S extends Space>(Pixels pixels, Size size) implement
         Samples finished = new Samples(gavlin.core.colour.RgbSpace.SRGB, channels, 1);
         byte[] rendered = new byte[(int) out.pixels() * channels];
         Resampler.resample(
-                pixels,
+                source,
                 scaled,
                 out,
                 (y, rows, band) -> finished.toCodes(band, rows * out.width(), rendered, y * out.width() * channels));

@@ -63,7 +63,7 @@ public final class WorkingPicture implements Renderable<InPicture> {
         int level = Excerpt.halvings(size, framing) - Integer.numberOfTrailingZeros(shrink);
         level = Math.max(0, Math.min(levels.size() - 1, level));
         double scale = shrink << level;
-        Level chosen = levels.get(level);
+        PixelRows chosen = WithAlpha.where(levels.get(level), framing, out);
         Box<InPicture> window = framing.window();
         Box<InPicture> scaled =
                 new Box<>(window.x() / scale, window.y() / scale, window.width() / scale, window.height() / scale);

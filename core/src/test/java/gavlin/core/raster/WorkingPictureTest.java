@@ -6,6 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import gavlin.core.Reference;
+import gavlin.core.codec.PngWriter;
+import gavlin.core.codec.Tags;
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
@@ -14,6 +17,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -155,5 +159,24 @@ class WorkingPictureTest {
             }
         }
         return noise;
+    }
+
+    /** An opaque picture that does not fill its file leaves the rest clear, not black; half a pixel is half there. */
+    @Test
+    void opaquePicture_thatDoesNotFillItsFile_leavesTheRestClear() {
+        Pixels red = Reference.constant(Size.parse("100x50"), 3, 0xd9481c);
+        Framing<InPicture> contained = new Framing<>(Box.parse("100x50"), Box.parse("40x19.5+0+10"));
+        for (Renderable<InPicture> picture : List.of(
+                Reference.working(PngWriter.write(red, Tags.NONE)), new PixelsPicture<InPicture>(red, red.size()))) {
+            Pixels file = picture.render(contained, Size.parse("40x40"));
+            assertEquals(4, file.channels());
+            assertEquals(0, file.samples()[3], "above it");
+            assertEquals(-1, file.samples()[(20 * 40 + 5) * 4 + 3], "the picture itself");
+            assertEquals(128, file.samples()[(29 * 40 + 5) * 4 + 3] & 0xff, 1, "half a row");
+            assertEquals(0xd9481c, Reference.rgb(file, 5, 29), "in its own colour, not darkened");
+            assertEquals(0xf6f2e9, Reference.rgb(file.over(0xf6f2e9), 0, 0), "laid on a colour, that is seen");
+            Framing<InPicture> covering = new Framing<>(Box.parse("50x50"), Box.parse("40x40"));
+            assertEquals(3, picture.render(covering, Size.parse("40x40")).channels(), "a full one stays opaque");
+        }
     }
 }

@@ -41,6 +41,7 @@ public class Rail {
                                 "Bench",
                                 bench,
                                 waiting.isEmpty() ? "all done" : waiting.size() + " left",
-                                here.equals("Bench"))));
+                                here.equals("Bench")),
+                        new Stop("Proof", base + "/proof", null, here.equals("Proof"))));
     }
 }

@@ -6,12 +6,11 @@ import gavlin.core.brief.PagePlan;
 import gavlin.core.brief.PictureSet;
 import gavlin.core.brief.Showing;
 import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InShowing;
 import gavlin.web.board.Phrases;
+import gavlin.web.board.PlacedSlot;
 import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.fit.FitState;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -73,20 +72,11 @@ final class PlanPages {
     Page draw(PagePlan plan) {
         boolean trueSize = plan.width() <= TRUE_SIZE_WIDTH;
         double pageScale = trueSize ? 1 : scale;
-        List<Seen> seen = new ArrayList<>();
-        for (PagePlan.Place place : plan.places()) {
-            Entry entry = bySlot.get(place.slot());
-            entry.slot().showings().stream()
-                    .filter(s -> s.id().equals(place.showing()))
-                    .filter(s -> entry.exists() && s.exists().given(entry.site().chosen()))
-                    .findFirst()
-                    .ifPresent(showing -> seen.add(Seen.of(place, entry, showing, plan.width())));
-        }
-        double taller = seen.stream().mapToDouble(Seen::taller).sum();
+        List<PlacedSlot> seen = PlacedSlot.on(plan, bySlot);
+        double taller = seen.stream().mapToDouble(PlacedSlot::taller).sum();
         long height = Math.min(Math.round(plan.height() + taller), Math.round(MAX_DRAWN_HEIGHT * pageScale));
-        List<Place> places = seen.stream()
-                .map(each -> place(plan, each, each.shift(seen), pageScale))
-                .toList();
+        List<Place> places =
+                seen.stream().map(each -> place(plan, each, seen, pageScale)).toList();
         return new Page(
                 plan.id(),
                 plan.name(),
@@ -100,53 +90,12 @@ final class PlanPages {
                 places);
     }
 
-    /**
-     * A slot at its place.
-     *
-     * @param planned as the theme has it
-     * @param showing at the height and position that its fit has chosen
-     */
-    private record Seen(PagePlan.Place place, Entry entry, FitState own, Showing planned, Showing showing) {
-        static Seen of(PagePlan.Place place, Entry entry, Showing showing, double width) {
-            FitState own = entry.fit(place.member());
-            Showing planned = showing.at(width);
-            Showing now = own == null
-                    ? planned
-                    : own.shown().showings().stream()
-                            .filter(s -> s.id().equals(showing.id()))
-                            .findFirst()
-                            .map(s -> s.at(width))
-                            .orElse(planned);
-            return new Seen(place, entry, own, planned, now);
-        }
-
-        double taller() {
-            return showing.box().height() - planned.box().height();
-        }
-
-        /** What stands below something that became taller moves down by as much, as on the page. */
-        double shift(List<Seen> all) {
-            return all.stream()
-                    .filter(s -> s.place.y() + s.planned.box().height() <= place.y())
-                    .mapToDouble(Seen::taller)
-                    .sum();
-        }
-    }
-
-    private static Place place(PagePlan plan, Seen seen, double shift, double scale) {
-        PagePlan.Place place = seen.place;
-        Entry entry = seen.entry;
-        Showing showing = seen.showing;
-        FitState own = seen.own;
-        Box<InShowing> box = new Box<>(
-                place.x(),
-                place.y() + shift,
-                showing.box().width(),
-                showing.box().height());
-        FitState fit =
-                own != null || entry.standIn() == null ? own : entry.standIn().fit();
-        boolean hasFile = fit != null && !fit.plan().types().isEmpty();
-        Size file = hasFile ? fit.plan().size() : null;
+    private static Place place(PagePlan plan, PlacedSlot seen, List<PlacedSlot> all, double scale) {
+        PagePlan.Place place = seen.place();
+        Entry entry = seen.entry();
+        Showing showing = seen.showing();
+        Box<InShowing> box = seen.box(all);
+        FitState fit = seen.fit();
         boolean small = box.width() < 90 * scale || box.height() < 24 * scale;
         String number = number(entry, place.member());
         double tagWidth = (number.length() * 7 + 10) * scale;
@@ -155,10 +104,11 @@ final class PlanPages {
                 ? new Box<>(Math.max(0, box.x() - tagWidth - 3 * scale), box.y(), tagWidth, tagHeight)
                 : new Box<>(box.x(), box.y(), tagWidth, tagHeight);
         double gap = 4 * scale;
-        boolean standsIn = own == null && hasFile;
+        boolean standsIn = seen.own() == null && fit != null;
+        double bottom = plan.height() + seen.shift(all) + Math.max(0, seen.taller());
         return new Place(
                 entry.slot().id(),
-                entry.slot().set() == null ? entry.benchHref() : entry.benchHref(own),
+                entry.slot().set() == null ? entry.benchHref() : entry.benchHref(seen.own()),
                 number + " " + entry.slot().name() + ", " + showing.name() + ": "
                         + (standsIn ? "shows " + fit.slot().name() : entry.state()),
                 number,
@@ -166,14 +116,14 @@ final class PlanPages {
                 standsIn,
                 box,
                 new Box<InShowing>(box.x() - gap, box.y() - gap, box.width() + 2 * gap, box.height() + 2 * gap)
-                        .intersect(new Box<>(0, 0, plan.width(), plan.height() + shift + Math.max(0, seen.taller()))),
+                        .intersect(new Box<>(0, 0, plan.width(), bottom)),
                 tag,
                 entry.slot().brief().shape() == Brief.Shape.CIRCLE,
                 "clip-" + plan.id() + "-" + place.slot() + "-" + place.showing(),
-                hasFile ? image(entry, fit) : null,
-                hasFile ? showing.objectFit().place(file, showing.box()) : Box.empty(),
+                seen.file(),
+                seen.fileBox(),
                 Phrases.colour(showing.background()),
-                hasFile || small ? "" : entry.slot().brief().sizeLabel(),
+                fit != null || small ? "" : entry.slot().brief().sizeLabel(),
                 showing.obstructions().stream().map(Obstruction::box).toList());
     }
 
@@ -185,13 +135,6 @@ final class PlanPages {
         }
         int count = entry.pictures().size();
         return count > 1 ? entry.number() + "×" + count : entry.number();
-    }
-
-    private static String image(Entry entry, FitState fit) {
-        String version = fit.rendition() == null ? "new" : fit.rendition().key().substring(0, 12);
-        String query = fit.place().query();
-        return "/api/v1/sites/" + entry.site().id() + "/slots/" + fit.slot().id() + "/rendition" + query
-                + (query.isEmpty() ? "?" : "&") + "v=" + version;
     }
 
     /** Where the page's text would stand: bars between the slots, so that a drawing reads as a page. */

@@ -1,0 +1,104 @@
+package gavlin.web;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.options.BoundingBox;
+import gavlin.core.geometry.Size;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** A page as it will look: at true size, out of the files that would be sent. */
+class ProofWalkTest extends BrowserWalk {
+    private static final String SITE = "/api/v1/sites/proof";
+
+    @BeforeAll
+    static void site() {
+        gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"proof","name":"Proof","slotSheet":{"format":"slot-sheet/1","theme":{"name":"P"},"slots":[
+                  {"id":"top","name":"Top","kind":"banner","size":{"width":1000,"height":200},"types":["jpeg"],
+                   "showings":[{"id":"wide","name":"Wide","page":"home","box":{"width":1000,"height":200},"obstructions":[
+                     {"name":"menu","kind":"solid","box":{"x":0,"y":0,"width":1000,"height":40}},
+                     {"name":"title","kind":"words","box":{"x":50,"y":90,"width":400,"height":50},"text":"Two \\"lamps\\" & <one>","size":36,"weight":700,"ink":"#FFFFFF"}]},
+                    {"id":"narrow","name":"Narrow","page":"phone","box":{"width":390,"height":78}}]},
+                  {"id":"face","name":"Face","kind":"avatar","size":{"width":150,"height":150},"types":["jpeg"],"shape":"circle",
+                   "showings":[{"id":"thread","name":"Thread","page":"home","box":{"width":64,"height":64}}]}],
+                 "pages":[{"id":"home","name":"Home","width":1000,"height":600,"slots":[{"slot":"top","showing":"wide","x":0,"y":0},{"slot":"face","showing":"thread","x":30,"y":300}]},
+                  {"id":"phone","name":"Phone","width":390,"height":500,"slots":[{"slot":"top","showing":"narrow","x":0,"y":0}]}]}}""");
+        String picture = gavlin.upload(
+                        "warden",
+                        SITE + "/pictures",
+                        "sea.jpg",
+                        RunningGavlin.photograph(Size.parse("1600x900"), 611),
+                        Map.of("title", "Sea", "description", "The sea", "licence", "CC0"))
+                .json()
+                .path("id")
+                .asString();
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", "{\"picture\":\"" + picture + "\"}");
+    }
+
+    @Test
+    void page_isSeenAtTrueSize_byTheVeryFilesOfThePackage() throws IOException {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/proof/proof");
+        assertThat(page.locator("h1")).hasText("Home");
+        assertThat(page.locator(".stop[aria-current]")).containsText("Proof");
+        assertThat(page.locator(".saying .soft")).hasText("One slot is empty.");
+        assertThat(page.locator("text.proof-words")).hasText("Two \"lamps\" & <one>");
+        BoundingBox top = page.locator("[data-slot=top] image").boundingBox();
+        assertEquals(1000, top.width, 0.01);
+        assertEquals(200, top.height, 0.01);
+        String href = page.locator("[data-slot=top] image").getAttribute("href");
+        assertArrayEquals(
+                packaged().get("top/top-sea-1000x200.jpg"),
+                gavlin.get("warden", href).response().body());
+        assertNoViolations();
+
+        page.locator("nav a:has-text('Phone')").click();
+        assertThat(page.locator("h1")).hasText("Phone");
+        assertThat(page.locator("[data-slot]")).hasCount(1);
+        page.locator("nav a:has-text('dark')").click();
+        assertThat(page.locator("#page > rect")).hasAttribute("fill", "#1B1F22");
+        assertThat(page.locator("h1")).hasText("Phone");
+        page.locator("[data-slot=top]").focus();
+        page.keyboard().press("Enter");
+        page.waitForURL("**/slots/top/bench");
+    }
+
+    @Test
+    void pageThatIsNot_orAGroundThatIsNone_isSaid() {
+        assertEquals(404, gavlin.get("warden", "/sites/proof/proof?page=none").status());
+        assertEquals(404, gavlin.get("warden", "/sites/proof/proof?screen=77").status());
+        assertEquals(200, gavlin.get("warden", "/sites/proof/proof?screen=390").status());
+        assertTrue(gavlin.get("warden", "/sites/proof/proof?ground=pink").text().contains("light, paper or dark"));
+        assertEquals(404, gavlin.get("keeper", "/sites/proof/proof").status());
+    }
+
+    /** A theme without page plans has nothing to prove, and says so. */
+    @Test
+    void siteWithoutPagePlans_saysThatNothingIsPlaced() {
+        gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"unplaced","name":"Unplaced","slotSheet":{"format":"slot-sheet/1","theme":{"name":"U"},"slots":[
+                  {"id":"top","name":"Top","kind":"banner","size":{"width":1000,"height":200},"types":["jpeg"]}]}}""");
+        assertTrue(gavlin.get("warden", "/sites/unplaced/proof").text().contains("places no slot on a page yet"));
+    }
+
+    private static Map<String, byte[]> packaged() throws IOException {
+        Map<String, byte[]> files = new HashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(
+                gavlin.get("warden", SITE + "/package").response().body()))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                files.put(entry.getName(), zip.readAllBytes());
+            }
+        }
+        return files;
+    }
+}
