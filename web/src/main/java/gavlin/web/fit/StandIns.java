@@ -35,14 +35,13 @@ public class StandIns {
         if (file == null) {
             return List.of();
         }
-        return Suitability.against(
-                place, file.size(), file.measured().transparentPixels() > 0, ground -> hiddenShare(file, ground));
+        // Margins around an opaque picture don't count: it would still stand in a box of its own.
+        boolean clear = source.fit().backing() == null
+                && source.prepared().transparent(source.picture().transparent());
+        return Suitability.against(place, file.size(), clear, ground -> clear ? hiddenShare(file, ground) : 0);
     }
 
     private double hiddenShare(StoredRendition file, int ground) {
-        if (file.measured().transparentPixels() == 0) {
-            return 0;
-        }
         return hidden.get(
                 file.key() + ground,
                 key -> work.run(file.bytes() + HEAP_PER_PIXEL * file.size().pixels(), () -> {

@@ -187,6 +187,9 @@ class FitDocumentsTest {
                 continue; // drawn with other bytes on this machine
             }
             RenditionPlan plan = RenditionPlan.of(slot(revision), revision.document.fit(), picture.facts(), 1);
+            if (!picture.transparent() && plan.framing().filled(plan.size()) < 1) {
+                continue; // its file had black bars then
+            }
             Rendition rendition = Rendition.of(
                     gavlin.bean(WorkingPictures.class).of(picture),
                     plan,
