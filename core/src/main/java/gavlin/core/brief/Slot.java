@@ -45,6 +45,11 @@ public record Slot(
         return kind == Kind.LOGO || kind == Kind.ICON;
     }
 
+    /** All colours that lie behind it in any showing. */
+    public List<Integer> grounds() {
+        return showings.stream().flatMap(showing -> showing.grounds().stream()).toList();
+    }
+
     /** The same slot, were its size this one. */
     public Slot withSize(Size size) {
         return new Slot(

@@ -48,9 +48,11 @@ public final class Suitability {
     private static String against(Showing showing, Size file, IntToDoubleFunction hiddenShare) {
         Box<InShowing> placed = showing.objectFit().place(file, showing.box());
         double scale = placed.width() / file.width();
-        double hidden = hiddenShare.applyAsDouble(showing.background());
-        if (hidden > MOST_HIDDEN) {
-            return format("%.0f %% of its edge has less than 3:1 on #%06X.", hidden * 100, showing.background());
+        for (int ground : showing.grounds()) {
+            double hidden = hiddenShare.applyAsDouble(ground);
+            if (hidden > MOST_HIDDEN) {
+                return format("%.0f %% of its edge has less than 3:1 on #%06X.", hidden * 100, ground);
+            }
         }
         if (Enlargement.onPage(scale) != Enlargement.NONE) {
             return format("it would be enlarged %.1f times.", scale);

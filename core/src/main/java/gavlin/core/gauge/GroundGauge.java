@@ -59,9 +59,7 @@ final class GroundGauge implements Gauge {
 
     /** The versions in one ink that stand out wherever it is shown. */
     private static List<Remedy> remedies(Subject subject) {
-        List<Integer> grounds = subject.slot().showings().stream()
-                .flatMap(showing -> showing.grounds().stream())
-                .toList();
+        List<Integer> grounds = subject.slot().grounds();
         List<Remedy> remedies = new ArrayList<>();
         if (Inking.worst(Inking.LIGHT, grounds) >= Contrast.GRAPHICS) {
             remedies.add(Remedy.ink("light", Inking.LIGHT));

@@ -39,6 +39,22 @@ class WritersTest {
                 OwnFile.pixels(WebpWriter.writeLossless(MARK, 100, Tags.NONE)).samples());
     }
 
+    /** PNG §11.2.1: colour type 4 is grey with alpha; half the bytes of a mark in one grey ink. */
+    @Test
+    void greyMark_isWrittenAsGreyWithAlpha_andComesBackExactly() {
+        byte[] samples = new byte[60 * 40 * 4];
+        for (int i = 0; i < 60 * 40; i++) {
+            samples[4 * i] = samples[4 * i + 1] = samples[4 * i + 2] = (byte) (i * 7);
+            samples[4 * i + 3] = (byte) (i * 13);
+        }
+        byte[] png = PngWriter.write(new Pixels(Size.parse("60x40"), 4, samples), Tags.NONE);
+        assertEquals(4, png[25]);
+        assertArrayEquals(samples, OwnFile.pixels(png).samples());
+        samples[0]++;
+        assertEquals(
+                6, PngWriter.write(new Pixels(Size.parse("60x40"), 4, samples), Tags.NONE)[25], "one pixel of colour");
+    }
+
     @Test
     void lossy_writers_stayNearAndKeepTheSize() {
         Pixels jpeg = OwnFile.pixels(JpegWriter.write(PHOTO, 92, Chroma.FULL, TAGS));

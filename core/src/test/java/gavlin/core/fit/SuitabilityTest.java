@@ -53,6 +53,19 @@ class SuitabilityTest {
         }
     }
 
+    /** Of a gradient, or a picture behind, each colour counts: the first on which the mark is lost is named. */
+    @Test
+    void markThatOneOfSeveralGroundsSwallows_doesNotSuit() {
+        Slot fading = SlotSheetReader.read("""
+                        {"format":"slot-sheet/1","theme":{"name":"T"},"slots":[{"id":"a","name":"A","kind":"logo",
+                         "size":{"width":400,"height":100},"types":["png"],"rule":"contain","showings":[
+                         {"id":"foot","name":"Foot","box":{"width":200,"height":50},"objectFit":"contain","background":"#17313A","alsoBehind":["#F6F2E9"]}]}]}""").slots().get(0);
+        assertEquals(List.of(0x17313A, 0xF6F2E9), fading.grounds());
+        assertEquals(
+                List.of("Foot: 90 % of its edge has less than 3:1 on #F6F2E9."),
+                Suitability.against(fading, Size.parse("400x100"), true, ground -> ground == 0xF6F2E9 ? 0.9 : 0));
+    }
+
     @Test
     void darkMarkOnDarkGround_doesNotSuit() {
         List<String> against = against(slot("contain", 200, 50, "allowed"), "400x100", true, 0.4);

@@ -69,9 +69,7 @@ class MarkVersions {
      * @param edges of prepared marks that were looked at for the same page, by what they were made of
      */
     List<Version> of(OpenSite site, FitState state, Map<String, EdgeContrast> edges) {
-        List<Integer> grounds = state.shown().showings().stream()
-                .flatMap(showing -> showing.grounds().stream())
-                .toList();
+        List<Integer> grounds = state.shown().grounds();
         Prepared prepared = state.prepared();
         boolean clear = prepared.transparent(state.picture().transparent());
         if (!state.slot().isMark() || !clear || state.fit().backing() != null || grounds.isEmpty()) {

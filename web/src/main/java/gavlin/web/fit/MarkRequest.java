@@ -54,10 +54,7 @@ public record MarkRequest(JsonNode lift, JsonNode tighten, JsonNode ink, JsonNod
     }
 
     private static Colour best(Slot slot) {
-        List<Integer> grounds = slot.showings().stream()
-                .flatMap(showing -> showing.grounds().stream())
-                .toList();
-        return Inking.standingOutFrom(grounds);
+        return Inking.standingOutFrom(slot.grounds());
     }
 
     private Fit seated(Fit fit) {

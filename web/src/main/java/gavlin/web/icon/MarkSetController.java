@@ -181,8 +181,7 @@ class MarkSetController {
         model.addAttribute("wish", wish);
         model.addAttribute("places", places);
         model.addAttribute("elsewhere", elsewhere);
-        model.addAttribute(
-                "clear", prepared(mark(open, entries, picture), picture).transparent(picture.transparent()));
+        model.addAttribute("clear", prepared(mark(entries, picture), picture).transparent(picture.transparent()));
         model.addAttribute("alone", alone(open, picture));
         model.addAttribute("shared", base + "/set/" + SHARED + "?" + wish.query());
         model.addAttribute("watermark", base + "/set/" + WATERMARK + "?" + wish.query());
@@ -250,7 +249,7 @@ class MarkSetController {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noCache().cachePrivate())
                 .contentType(MediaType.IMAGE_PNG)
-                .body(beyond(mark(open, board.entries(open), picture), picture, name, wish));
+                .body(beyond(mark(board.entries(open), picture), picture, name, wish));
     }
 
     /** All that there is of it, in folders by where it goes. */
@@ -273,7 +272,7 @@ class MarkSetController {
                 slotFiles(here, files);
             }
         }
-        FitState mark = mark(open, entries, picture);
+        FitState mark = mark(entries, picture);
         FitState icon = entries.stream()
                 .filter(entry -> entry.slot().kind() == Slot.Kind.ICON)
                 .map(entry -> in(entry, picture))
@@ -336,7 +335,7 @@ class MarkSetController {
     }
 
     /** How it was prepared where it is used first as a mark; null where it stands in no such slot. */
-    private static FitState mark(OpenSite site, List<Entry> entries, StoredPicture picture) {
+    private static FitState mark(List<Entry> entries, StoredPicture picture) {
         return entries.stream()
                 .filter(entry -> entry.slot().isMark())
                 .map(entry -> in(entry, picture))
