@@ -71,7 +71,7 @@ export function drawForm({ sheet, at, spec, edit, readOnly }) {
     }
     const shown = (SHOW[field.kind] ?? ((v) => v ?? ""))(value);
     return element("input", {
-      class: field.kind === "text" ? "" : "m short", value: shown, placeholder: field.placeholder, readonly: readOnly,
+      class: field.kind === "text" || field.kind === "words" ? "" : "m short", value: shown, placeholder: field.placeholder, readonly: readOnly,
       oninput: (event) => set(READ[field.kind](event.target.value)),
     });
   }
