@@ -21,6 +21,10 @@ async function accept(row) {
   }
 }
 
+// Disabled until there is somebody to listen: a click before that would be lost without a word.
+for (const button of document.querySelectorAll(".accept, #accept-all")) {
+  button.disabled = false;
+}
 for (const row of document.querySelectorAll("[data-slot]")) {
   row.querySelector(".accept").addEventListener("click", () => accept(row));
 }
