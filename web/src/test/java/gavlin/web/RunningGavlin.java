@@ -132,13 +132,19 @@ public final class RunningGavlin {
 
     /** Uploads a file, with the other fields of the form. */
     public Answer upload(String who, String path, String fileName, byte[] file, Map<String, String> fields) {
+        return upload(who, path, "file", fileName, file, fields);
+    }
+
+    /** @param field the form's name for the file */
+    public Answer upload(
+            String who, String path, String field, String fileName, byte[] file, Map<String, String> fields) {
         String boundary = "gavlin-test-boundary";
         ByteArrayOutputStream body = new ByteArrayOutputStream();
         fields.forEach((name, value) -> body.writeBytes(
                 ("--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + name + "\"\r\n\r\n" + value + "\r\n")
                         .getBytes(StandardCharsets.UTF_8)));
-        body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
-                        + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
+        body.writeBytes(("--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + field + "\"; filename=\""
+                        + fileName + "\"\r\nContent-Type: application/octet-stream\r\n\r\n")
                 .getBytes(StandardCharsets.UTF_8));
         body.writeBytes(file);
         body.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));

@@ -45,6 +45,9 @@ public final class SheetEdits {
             if (statement.date() != null) {
                 added.put("date", statement.date());
             }
+            if (statement.measured()) {
+                added.put("measured", true);
+            }
         });
     }
 
@@ -79,32 +82,54 @@ public final class SheetEdits {
         String id = freeId(root.path("slots"), slot.path("id").asString("slot"));
         slot.put("id", id);
         for (JsonNode showing : slot.path("showings")) {
-            String screen = showing.path("name").asString("");
-            int width = showing.at("/screen/width").asInt(1280);
-            String pageId = Slug.of(page + " " + screen);
-            ObjectNode plan = page(root, pageId.isEmpty() ? "page" : pageId, page + ", " + screen, width);
-            ((ObjectNode) showing).put("page", plan.path("id").asString());
-            ((ObjectNode) showing).put("name", page + ", " + screen);
-            JsonNode at = ((ObjectNode) showing).remove(AT);
-            int top = at == null ? foot(root, plan) : Math.max(0, at.path("y").asInt());
-            int bottom = top + showing.at("/box/height").asInt(0);
-            if (bottom > plan.path("height").asInt()) {
-                plan.put("height", bottom + SPACE);
-            }
-            plan.withArray("slots")
-                    .addObject()
-                    .put("slot", id)
-                    .put("showing", showing.path("id").asString())
-                    .put(
-                            "x",
-                            at == null
-                                    ? Math.max(
-                                            0, (width - showing.at("/box/width").asInt(0)) / 2)
-                                    : at.path("x").asInt())
-                    .put("y", top);
+            putOnPage(root, id, (ObjectNode) showing, page);
         }
         root.withArray("slots").add(slot);
         return text(root);
+    }
+
+    private static void putOnPage(ObjectNode root, String slot, ObjectNode showing, String page) {
+        String screen = showing.path("name").asString("");
+        int width = showing.at("/screen/width").asInt(1280);
+        String pageId = Slug.of(page + " " + screen);
+        ObjectNode plan = page(root, pageId.isEmpty() ? "page" : pageId, page + ", " + screen, width);
+        showing.put("page", plan.path("id").asString());
+        showing.put("name", page + ", " + screen);
+        JsonNode at = showing.remove(AT);
+        int top = at == null ? foot(root, plan) : Math.max(0, at.path("y").asInt());
+        int bottom = top + showing.at("/box/height").asInt(0);
+        if (bottom > plan.path("height").asInt()) {
+            plan.put("height", bottom + SPACE);
+        }
+        plan.withArray("slots")
+                .addObject()
+                .put("slot", slot)
+                .put("showing", showing.path("id").asString())
+                .put(
+                        "x",
+                        at == null
+                                ? Math.max(0, (width - showing.at("/box/width").asInt(0)) / 2)
+                                : at.path("x").asInt())
+                .put("y", top);
+    }
+
+    /**
+     * Adds a showing to a slot, on the plan of its screen's page as {@link #addSlot} does.
+     *
+     * @param showing as a member of {@code showings}; its name is its screen's
+     */
+    public static String addShowing(String sheet, String slot, ObjectNode showing, String page) {
+        ObjectNode root = (ObjectNode) JSON.readTree(sheet);
+        for (JsonNode node : root.path("slots")) {
+            if (node.path("id").asString().equals(slot)) {
+                ArrayNode showings = ((ObjectNode) node).withArray("showings");
+                showing.put("id", freeId(showings, showing.path("id").asString("measured")));
+                putOnPage(root, slot, showing, page);
+                showings.add(showing);
+                return text(root);
+            }
+        }
+        throw new BadInput("slot", "the slot sheet has no slot " + slot);
     }
 
     private static String freeId(JsonNode list, String wanted) {

@@ -149,7 +149,8 @@ public final class SlotSheetReader {
                         .map(s -> new Statement(
                                 s.path("says").asString(),
                                 s.path("source").asString(),
-                                s.path("date").asString(null)))
+                                s.path("date").asString(null),
+                                s.path("measured").asBoolean(false)))
                         .toList(),
                 node.path("decision").isObject() ? decision(node.path("decision")) : null,
                 list(node.path("showings")).map(s -> showing(s, brief)).toList());

@@ -12,7 +12,8 @@ public final class PictureRefused extends BadInput {
         TOO_HEAVY,
         TOO_LARGE,
         TOO_MANY_FRAMES,
-        CORRUPT
+        CORRUPT,
+        NO_CARD
     }
 
     public static final String WHAT_IS_ALLOWED =

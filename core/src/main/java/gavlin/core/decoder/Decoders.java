@@ -14,6 +14,7 @@ import gavlin.core.page.PageReading;
 import gavlin.core.raster.DiskFull;
 import gavlin.core.raster.Redrawn;
 import gavlin.core.raster.WorkingPicture;
+import gavlin.core.testcard.CardReading;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -176,6 +177,22 @@ public final class Decoders implements AutoCloseable {
             keep(folder, target);
             return null;
         });
+    }
+
+    /**
+     * Looks for a slot's test card in a screenshot; see {@link CardReading}.
+     *
+     * @param slot px @param densities of the slot's files @param name of its cards, as they were drawn with
+     * @param scale px of the screenshot per CSS px
+     * @throws PictureRefused when it can't be read, or no card is in it
+     */
+    public CardReading card(
+            Source screenshot, Limits limits, Size slot, List<Integer> densities, String name, double scale)
+            throws IOException {
+        return forPicture(
+                new Job.Card(limits, slot, densities, name, scale),
+                screenshot,
+                (folder, answer) -> Answer.JSON.treeToValue(answer.result(), CardReading.class));
     }
 
     /**

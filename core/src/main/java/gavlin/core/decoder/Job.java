@@ -7,17 +7,24 @@ import gavlin.core.codec.Embedded;
 import gavlin.core.codec.Header;
 import gavlin.core.codec.Limits;
 import gavlin.core.codec.PictureReader;
+import gavlin.core.codec.PictureRefused;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.page.PageReading;
+import gavlin.core.raster.Pixels;
+import gavlin.core.testcard.CardReading;
+import gavlin.core.testcard.TestCard;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * One thing that a decoder does with files in its folder: {@code in}, or {@code in-0}, {@code in-1}, … where there are several. What it
@@ -31,7 +38,8 @@ import java.util.Map;
     @JsonSubTypes.Type(value = Job.Clean.class, name = "clean"),
     @JsonSubTypes.Type(value = Job.Salvage.class, name = "salvage"),
     @JsonSubTypes.Type(value = Job.Regions.class, name = "regions"),
-    @JsonSubTypes.Type(value = Job.Page.class, name = "page")
+    @JsonSubTypes.Type(value = Job.Page.class, name = "page"),
+    @JsonSubTypes.Type(value = Job.Card.class, name = "card")
 })
 sealed interface Job {
     Object run(Path folder) throws IOException;
@@ -122,6 +130,36 @@ sealed interface Job {
                 files.put(names.get(i), Files.readAllBytes(in(folder, i)));
             }
             return PageReading.of(files);
+        }
+    }
+
+    /** Looks for a slot's test card in a screenshot. */
+    record Card(Limits limits, Size slot, List<Integer> densities, String name, double scale) implements Job {
+        /** What keeps every pixel as it was shown. */
+        private static final Set<PictureType> EXACT = Set.of(PictureType.PNG, PictureType.BMP, PictureType.GIF);
+
+        @Override
+        public CardReading run(Path folder) throws IOException {
+            byte[] file = Files.readAllBytes(in(folder));
+            Header header = PictureReader.inspect(file, limits);
+            Size size = header.upright();
+            Pixels screenshot = PictureReader.decode(file, header, out(folder))
+                    .picture()
+                    .render(new Framing<>(size.box(), size.box()), size);
+            CardReading reading = CardReading.of(
+                    densities.stream()
+                            .map(density -> TestCard.of(slot, density, name))
+                            .toList(),
+                    screenshot,
+                    scale,
+                    EXACT.contains(header.type()));
+            if (reading == null) {
+                throw new PictureRefused(
+                        PictureRefused.Reason.NO_CARD,
+                        "no part of this slot's test card that could be told for certain is in the screenshot: three cells by three must be "
+                                + "seen whole; look that the page shows this slot's card, and take the screenshot at the page's own size");
+            }
+            return reading;
         }
     }
 }

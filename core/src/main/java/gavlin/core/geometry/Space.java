@@ -22,4 +22,7 @@ public interface Space {
 
     /** CSS px of a page. */
     interface InPage extends Space {}
+
+    /** Px of a screenshot. */
+    interface InScreenshot extends Space {}
 }

@@ -38,16 +38,17 @@ record BriefView(
         boolean overriding,
         String exists,
         boolean present) {
-    record Said(String says, String source, String date, boolean isNew) {}
+    record Said(String says, String source, String date, boolean measured, boolean isNew) {}
 
     /**
      * One size in play.
      *
      * @param own whether it is what the slot asks now
+     * @param proposed whether it is offered as the one that holds: what was measured outranks what is written
      * @param made what becomes of the present picture in a file of this size
      * @param framed what becomes of the present file if the frame really has this size
      */
-    record Candidate(String size, boolean own, String sources, String made, String framed) {}
+    record Candidate(String size, boolean own, boolean proposed, String sources, String made, String framed) {}
 
     record Seen(
             String name,
@@ -92,23 +93,30 @@ record BriefView(
                         .flatMap(StatedSize::size)
                         .filter(s -> !slot.decision().over().contains(s.label()))
                         .isPresent();
-        return new Said(statement.says(), statement.source(), statement.date(), unknown);
+        return new Said(statement.says(), statement.source(), statement.date(), statement.measured(), unknown);
     }
 
     private static Candidate candidate(Size size, Slot slot, FitState fit) {
-        String sources = slot.statements().stream()
-                .filter(s -> StatedSize.of(s.says())
-                        .flatMap(StatedSize::size)
-                        .filter(size::equals)
-                        .isPresent())
-                .map(Statement::source)
-                .collect(Collectors.joining(", "));
+        List<Statement> stating =
+                slot.statements().stream().filter(s -> states(s, size)).toList();
+        String sources = stating.stream().map(Statement::source).collect(Collectors.joining(", "));
+        boolean own = size.equals(slot.brief().size());
         return new Candidate(
                 size.label(),
-                size.equals(slot.brief().size()),
+                own,
+                slot.statements().stream().anyMatch(Statement::measured)
+                        ? stating.stream().anyMatch(Statement::measured)
+                        : own,
                 sources.isEmpty() ? "the slot sheet" : sources,
                 fit == null ? "no picture yet" : made(size, slot, fit),
                 fit == null ? "" : framed(size, fit.plan().size()));
+    }
+
+    private static boolean states(Statement statement, Size size) {
+        return StatedSize.of(statement.says())
+                .flatMap(StatedSize::size)
+                .filter(size::equals)
+                .isPresent();
     }
 
     private static String made(Size size, Slot slot, FitState fit) {
