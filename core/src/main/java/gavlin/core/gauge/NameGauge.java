@@ -2,7 +2,8 @@ package gavlin.core.gauge;
 
 import gavlin.core.Slug;
 import gavlin.core.codec.PictureType;
-import gavlin.core.fit.FileName;
+import gavlin.core.fit.NamePattern;
+import java.time.LocalDate;
 
 /** Whether the file's name says what is on it. */
 final class NameGauge implements Gauge {
@@ -25,7 +26,8 @@ final class NameGauge implements Gauge {
             return Reading.inWords(this, null, Verdict.UNMEASURED, "There is no file to name yet.");
         }
         String title = subject.picture().title();
-        String name = FileName.of(subject.slot(), title, subject.plan().size(), type);
+        String name = NamePattern.USUAL.name(new NamePattern.File(
+                "", subject.slot().id(), title, subject.plan().size(), 1, LocalDate.EPOCH, type));
         return Slug.of(title).isEmpty()
                 ? Reading.inWords(
                                 this,

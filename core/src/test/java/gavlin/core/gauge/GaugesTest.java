@@ -14,7 +14,6 @@ import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
-import gavlin.core.fit.FileName;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.fit.Rendition;
@@ -88,19 +87,6 @@ class GaugesTest {
         assertEquals(Verdict.FITS, overall(slot, fit, complete, LIGHT_JPEG));
         assertEquals(Verdict.LOOK, overall(slot, fit, opaque("6000x4000"), LIGHT_JPEG), "nobody is credited");
         assertEquals(Verdict.FAILS, overall(slot, fit, opaque("600x400"), LIGHT_JPEG));
-    }
-
-    @ParameterizedTest
-    @CsvSource({
-        "Gallery at dusk, masthead-gallery-at-dusk-1920x480.webp",
-        "Łódź & Straße  № 7!, masthead-odz-strasse-no-7-1920x480.webp",
-        "'', masthead-1920x480.webp",
-        "Untitled, masthead-1920x480.webp",
-        "../../etc/passwd, masthead-etc-passwd-1920x480.webp"
-    })
-    void fileName_anyTitle_isPlainAndSaysTheSize(String title, String name) {
-        Slot slot = slot("1920x480", Transparency.FORBIDDEN, Rule.COVER, PictureType.WEBP);
-        assertEquals(name, FileName.of(slot, title, Size.parse("1920x480"), PictureType.WEBP));
     }
 
     @ParameterizedTest

@@ -186,6 +186,9 @@ public class Restore {
             throws SQLException, IOException {
         Map<String, Integer> columns = columns(database, table);
         List<String> names = new ArrayList<>(columns.keySet());
+        if (names.isEmpty()) {
+            throw new BadInput("archive", "the archive is damaged: its version had no " + table.name());
+        }
         String sql = "INSERT INTO " + table.name() + " (" + String.join(", ", names) + ") VALUES (?"
                 + ", ?".repeat(names.size() - 1) + ")";
         try (PreparedStatement insert = database.prepareStatement(sql)) {

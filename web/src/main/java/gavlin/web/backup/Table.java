@@ -38,7 +38,13 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
                     "fit_revision",
                     "id",
                     "head_id IN (SELECT h.id FROM fit_head h WHERE h.sheet_id IN " + SHEETS + ")",
-                    Map.of("head_id", "fit_head", "picture_number", "picture")));
+                    Map.of("head_id", "fit_head", "picture_number", "picture")),
+            new Table("dispatch", "id", "site_id = ?", Map.of()),
+            new Table(
+                    "dispatched_file",
+                    "id",
+                    "dispatch_id IN (SELECT id FROM dispatch WHERE site_id = ?)",
+                    Map.of("dispatch_id", "dispatch")));
 
     /** @param site null for all rows */
     String rows(String site) {

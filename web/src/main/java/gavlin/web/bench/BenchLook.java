@@ -5,7 +5,6 @@ import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.PagePlan;
 import gavlin.core.brief.Showing;
 import gavlin.core.colour.Colour;
-import gavlin.core.fit.FileName;
 import gavlin.core.gauge.KeepGauge;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Remedy;
@@ -19,6 +18,7 @@ import gavlin.core.operation.Steps;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Shares;
 import gavlin.web.board.Phrases;
+import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.fit.Thumbnail;
@@ -184,7 +184,7 @@ record BenchLook(
                 state.gauges().stream().map(BenchLook::gauge).toList(),
                 state.verdict().word(),
                 FitState.worstOf(state.gauges()),
-                file == null ? "" : FileName.of(state.slot(), state.picture().nameInFiles(), file.size(), file.type()),
+                file == null ? "" : FileNames.of(site, state, file, 1),
                 file == null ? List.of() : filesTried(state, file),
                 thumbnail);
     }

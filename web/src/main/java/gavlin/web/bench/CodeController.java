@@ -1,12 +1,12 @@
 package gavlin.web.bench;
 
 import gavlin.core.code.ImageCode;
-import gavlin.core.fit.FileName;
 import gavlin.core.solve.BestPosition;
 import gavlin.core.solve.Shares;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.fit.Desk;
+import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.Renditions;
@@ -76,7 +76,7 @@ class CodeController {
         for (int density : state.slot().brief().densities()) {
             try {
                 StoredRendition file = renditions.rendition(state, density);
-                String name = FileName.of(state.slot(), state.picture().nameInFiles(), file.size(), file.type());
+                String name = FileNames.of(desk.site(), state, file, density);
                 sources.add(new ImageCode.Source(name, file.size()));
                 links.add(new FileLink(
                         name,

@@ -42,6 +42,7 @@ public class Rail {
                                 bench,
                                 waiting.isEmpty() ? "all done" : waiting.size() + " left",
                                 here.equals("Bench")),
-                        new Stop("Proof", base + "/proof", null, here.equals("Proof"))));
+                        new Stop("Proof", base + "/proof", null, here.equals("Proof")),
+                        new Stop("Dispatch", base + "/dispatch", null, here.equals("Dispatch"))));
     }
 }

@@ -1,54 +1,211 @@
 package gavlin.web.dispatch;
 
-import gavlin.core.fit.FileName;
+import gavlin.core.BadInput;
+import gavlin.core.brief.SlotSheet;
+import gavlin.core.fit.NamePattern;
 import gavlin.web.account.SignedIn;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.Rail;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
-import gavlin.web.fit.Fits;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
-import gavlin.web.picture.Pictures;
-import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import gavlin.web.store.Attachment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
-import java.util.function.Predicate;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The files of all that is accepted, to take away. */
 @Controller
 class DispatchController {
     private final Sites sites;
-    private final Fits fits;
+    private final Dispatches dispatches;
+    private final Parcels parcels;
     private final Renditions renditions;
-    private final Pictures pictures;
+    private final SlotBoard board;
+    private final Rail rail;
 
-    DispatchController(Sites sites, Fits fits, Renditions renditions, Pictures pictures) {
-        this.pictures = pictures;
+    DispatchController(
+            Sites sites, Dispatches dispatches, Parcels parcels, Renditions renditions, SlotBoard board, Rail rail) {
         this.sites = sites;
-        this.fits = fits;
+        this.dispatches = dispatches;
+        this.parcels = parcels;
         this.renditions = renditions;
+        this.board = board;
+        this.rail = rail;
+    }
+
+    /**
+     * One line of the list.
+     *
+     * @param file its name; null while it is not made
+     * @param more densities that go along
+     */
+    public record Row(
+            String number,
+            String name,
+            String section,
+            String bench,
+            String file,
+            String size,
+            String weight,
+            List<Integer> more,
+            String change,
+            List<String> against,
+            String description,
+            String picture) {}
+
+    @GetMapping("/sites/{site}/dispatch")
+    String list(@AuthenticationPrincipal SignedIn who, @PathVariable String site, Model model) {
+        OpenSite open = sites.open(who.viewer(), site);
+        List<Dispatches.Line> lines = dispatches.lines(open);
+        List<SlotBoard.Entry> entries = board.entries(open);
+        model.addAttribute("rail", rail.of(open, entries, "Dispatch"));
+        model.addAttribute("path", "/sites/" + open.id());
+        model.addAttribute("warden", open.warden());
+        model.addAttribute("pattern", open.names().text());
+        model.addAttribute("words", NamePattern.WORDS);
+        model.addAttribute("rows", lines.stream().map(line -> row(open, line)).toList());
+        model.addAttribute(
+                "held", lines.stream().filter(line -> !line.against().isEmpty()).count());
+        model.addAttribute("sentence", sentence(lines, entries));
+        model.addAttribute("earlier", dispatches.earlier(open));
+        return "dispatch/dispatch";
+    }
+
+    private static Row row(OpenSite site, Dispatches.Line line) {
+        FitState fit = line.fit();
+        StoredRendition file = line.file();
+        return new Row(
+                String.format("%02d", site.sheet().numberOf(fit.slot())),
+                fit.slot().name(),
+                fit.section().isEmpty()
+                        ? ""
+                        : site.sheet()
+                                .section(fit.section())
+                                .map(SlotSheet.Section::name)
+                                .orElse(fit.section()),
+                "/sites/" + site.id() + "/slots/" + fit.slot().id() + "/bench"
+                        + fit.place().query(),
+                file == null ? null : FileNames.of(site, fit, file, 1),
+                fit.plan().size().label(),
+                file == null ? "" : Phrases.weight(file.bytes()),
+                fit.slot().brief().densities().stream()
+                        .filter(density -> density > 1)
+                        .toList(),
+                line.change().word(),
+                line.against(),
+                fit.picture().words().description(),
+                "/sites/" + site.id() + "/pictures/" + fit.picture().id());
+    }
+
+    private static String sentence(List<Dispatches.Line> lines, List<SlotBoard.Entry> entries) {
+        long waiting = entries.stream().filter(SlotBoard.Entry::needsAttention).count();
+        long go = lines.stream().filter(line -> line.against().isEmpty()).count();
+        long anew = lines.stream()
+                .filter(line -> line.against().isEmpty() && line.change() != Dispatches.Change.SAME)
+                .count();
+        String ready = go == 0
+                ? "Nothing is ready to go: accept what fits on the bench or on the Plan."
+                : (go == 1 ? "One picture is ready to go, " : go + " pictures are ready to go, ") + (said(anew, go));
+        return ready
+                + (waiting == 0
+                        ? ""
+                        : waiting == 1
+                                ? " One slot still waits for a decision."
+                                : " " + waiting + " slots still wait for a decision.");
+    }
+
+    private static String said(long anew, long go) {
+        return anew == 0
+                ? "nothing of it new since the last time."
+                : anew == go ? "all of it new or changed." : anew + " of them new or changed.";
+    }
+
+    /** How files are called from now on. */
+    @PostMapping("/sites/{site}/dispatch/names")
+    String names(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam String pattern,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            sites.name(open, new NamePattern(pattern.strip()));
+            flash.addFlashAttribute("said", "Files are named so from now on, also on the bench and in code.");
+        } catch (BadInput e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+            flash.addFlashAttribute("typed", pattern);
+        }
+        return "redirect:/sites/" + open.id() + "/dispatch";
+    }
+
+    @PostMapping("/sites/{site}/dispatch")
+    String take(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam(defaultValue = "") String reason,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            return "redirect:/sites/" + open.id() + "/dispatches/"
+                    + dispatches.take(open, reason).id();
+        } catch (BadInput | Conflict e) {
+            flash.addFlashAttribute("refused", e.getMessage());
+            return "redirect:/sites/" + open.id() + "/dispatch";
+        }
+    }
+
+    @GetMapping("/sites/{site}/dispatches/{id}")
+    String one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id, Model model) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Dispatches.View dispatch = dispatches.get(open, id);
+        model.addAttribute("rail", rail.of(open, board.entries(open), "Dispatch"));
+        model.addAttribute("path", "/sites/" + open.id());
+        model.addAttribute("dispatch", dispatch);
+        model.addAttribute(
+                "weight",
+                Phrases.weight(dispatch.files().stream()
+                        .mapToLong(DispatchedFile.View::bytes)
+                        .sum()));
+        return "dispatch/one";
+    }
+
+    /** The files of a dispatch as they were, whatever was decided since. */
+    @GetMapping("/sites/{site}/dispatches/{id}/files.zip")
+    void earlier(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable long id,
+            HttpServletResponse response)
+            throws IOException {
+        OpenSite open = sites.open(who.viewer(), site);
+        Dispatches.View dispatch = dispatches.get(open, id);
+        dispatches.requireBytes(dispatch);
+        Attachment.announce(response, "application/zip", open.id() + "-dispatch-" + id + ".zip");
+        dispatches.write(dispatch, response.getOutputStream());
     }
 
     @GetMapping("/sites/{site}/files.zip")
     void files(@AuthenticationPrincipal SignedIn who, @PathVariable String site, HttpServletResponse response)
             throws IOException {
         OpenSite open = sites.open(who.viewer(), site);
-        Parcel parcel = parcel(open, FitState::accepted);
+        Parcel parcel = parcels.of(open, FitState::accepted);
         if (parcel.items().isEmpty()) {
             throw new Conflict(
                     "nothing is accepted on this site yet: accept what fits on the bench or on the Plan first");
@@ -70,7 +227,7 @@ class DispatchController {
             HttpServletResponse response)
             throws IOException {
         OpenSite open = sites.open(who.viewer(), site);
-        Parcel parcel = parcel(open, fit -> fit.accepted() || !accepted);
+        Parcel parcel = parcels.of(open, fit -> fit.accepted() || !accepted);
         Attachment.announce(response, "application/zip", open.id() + "-package.zip");
         parcel.writeTo(response.getOutputStream(), renditions);
     }
@@ -80,42 +237,5 @@ class DispatchController {
     @ResponseBody
     Resource schema() {
         return new ClassPathResource("package-1.schema.json", DispatchController.class);
-    }
-
-    /** Every file is made before the first is sent, so that what goes wrong is said and not a ZIP that is cut off. */
-    private Parcel parcel(OpenSite site, Predicate<FitState> wanted) {
-        List<Parcel.Item> items = new ArrayList<>();
-        List<String> leftOut = new ArrayList<>();
-        Set<String> paths = new HashSet<>();
-        fits.placedAnywhere(site).stream()
-                .filter(fit -> wanted.test(fit) && site.has(fit.slot()))
-                .sorted(Comparator.<FitState, String>comparing(FitState::section)
-                        .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
-                        .thenComparing(fit -> fit.place().member()))
-                .forEach(fit -> {
-                    for (int density : fit.slot().brief().densities()) {
-                        try {
-                            StoredRendition file = renditions.rendition(fit, density);
-                            items.add(new Parcel.Item(path(fit, density, file, paths), fit, density, file));
-                        } catch (Conflict e) {
-                            leftOut.add(fit.slot().name() + (density > 1 ? ", density " + density : "") + ": "
-                                    + e.getMessage());
-                        }
-                    }
-                });
-        List<StoredPicture> shown =
-                items.stream().map(item -> item.fit().picture()).toList();
-        return new Parcel(site, items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
-    }
-
-    private static String path(FitState fit, int density, StoredRendition file, Set<String> taken) {
-        String folder = (fit.section().isEmpty() ? "" : fit.section() + "/")
-                + fit.slot().id() + "/";
-        String name = FileName.of(fit.slot(), fit.picture().nameInFiles(), file.size(), file.type());
-        String path = folder + name;
-        for (int n = 2; !taken.add(path); n++) {
-            path = folder + name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
-        }
-        return path;
     }
 }

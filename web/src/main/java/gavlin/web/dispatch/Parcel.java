@@ -73,6 +73,26 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
         zip.finish();
     }
 
+    interface Bytes {
+        void copyTo(OutputStream out) throws IOException;
+    }
+
+    /** A file that was sent before. */
+    record Stored(String path, String sha256, Bytes bytes) {}
+
+    /** Files that are kept as they were, and their checksums. */
+    static void write(List<Stored> files, OutputStream to) throws IOException {
+        ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
+        lines(zip, "SHA256SUMS", files.stream().map(file -> file.sha256() + "  " + file.path()), "\n");
+        zip.setLevel(Deflater.NO_COMPRESSION);
+        for (Stored file : files) {
+            begin(zip, file.path());
+            file.bytes().copyTo(zip);
+            zip.closeEntry();
+        }
+        zip.finish();
+    }
+
     private ObjectNode manifest() {
         ObjectNode manifest = JsonMapper.shared().createObjectNode().put("format", FORMAT);
         manifest.putObject("site").put("id", site.id()).put("name", site.name());

@@ -1,6 +1,5 @@
 package gavlin.web.fit;
 
-import gavlin.core.fit.FileName;
 import gavlin.core.fit.Fit;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Remedy;
@@ -14,6 +13,7 @@ import gavlin.core.grow.Grow;
 import gavlin.core.solve.Shares;
 import gavlin.core.turn.Turn;
 import gavlin.core.weight.Candidate;
+import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -70,7 +70,7 @@ public record FitAnswer(
     /** @param candidates every file that the search made, the chosen one among them */
     public record FileAnswer(String name, String type, long bytes, double ssim, List<Candidate> candidates) {}
 
-    public static FitAnswer of(FitState state) {
+    public static FitAnswer of(OpenSite site, FitState state) {
         Fit fit = state.fit();
         List<Reading> gauges = state.gauges();
         return new FitAnswer(
@@ -103,7 +103,7 @@ public record FitAnswer(
                                 g.says(),
                                 g.remedies()))
                         .toList(),
-                file(state));
+                file(site, state));
     }
 
     static List<Share> shares(Shares shares) {
@@ -117,12 +117,12 @@ public record FitAnswer(
         return all;
     }
 
-    private static FileAnswer file(FitState state) {
+    private static FileAnswer file(OpenSite site, FitState state) {
         StoredRendition rendition = state.rendition();
         return rendition == null
                 ? null
                 : new FileAnswer(
-                        FileName.of(state.slot(), state.picture().nameInFiles(), rendition.size(), rendition.type()),
+                        FileNames.of(site, state, rendition, 1),
                         rendition.type().word(),
                         rendition.bytes(),
                         rendition.measured().ssim(),

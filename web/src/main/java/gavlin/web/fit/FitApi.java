@@ -2,7 +2,6 @@ package gavlin.web.fit;
 
 import gavlin.core.brief.Brief;
 import gavlin.core.codec.PictureType;
-import gavlin.core.fit.FileName;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.Shortfall;
@@ -119,10 +118,10 @@ class FitApi {
     FitAnswer put(Desk desk, @RequestParam(defaultValue = "all") String measure, @RequestBody ObjectNode body) {
         FitState saved = proposals.save(desk.site(), desk.place(), Asked.read(body, json));
         if (measure.equals("geometry")) {
-            return FitAnswer.of(saved);
+            return FitAnswer.of(desk.site(), saved);
         }
         try {
-            return FitAnswer.of(renditions.measured(saved));
+            return FitAnswer.of(desk.site(), renditions.measured(saved));
         } catch (Busy e) {
             throw new Busy("this is stored as revision " + saved.revision()
                     + ", but Gavlin is too busy to make its file; ask for the fit again in a few seconds");
@@ -131,7 +130,7 @@ class FitApi {
 
     @GetMapping("/{slot}/fit")
     FitAnswer get(Desk desk) {
-        return FitAnswer.of(renditions.measured(fits.get(desk.site(), desk.place())));
+        return FitAnswer.of(desk.site(), renditions.measured(fits.get(desk.site(), desk.place())));
     }
 
     /**
@@ -173,7 +172,7 @@ class FitApi {
     /** Marks the present revision as the one to use. */
     @PostMapping("/{slot}/fit/accept")
     FitAnswer accept(Desk desk) {
-        return FitAnswer.of(book.accept(desk.site(), desk.place()));
+        return FitAnswer.of(desk.site(), book.accept(desk.site(), desk.place()));
     }
 
     @GetMapping("/{slot}/rendition")
@@ -190,7 +189,7 @@ class FitApi {
         if (request.checkNotModified("\"" + rendition.sha256() + "\"")) {
             return;
         }
-        String name = FileName.of(state.slot(), state.picture().nameInFiles(), rendition.size(), rendition.type());
+        String name = FileNames.of(desk.site(), state, rendition, density);
         Attachment.announce(response, rendition.type().mediaType(), name, rendition.bytes());
         renditions.copy(rendition, response.getOutputStream());
     }

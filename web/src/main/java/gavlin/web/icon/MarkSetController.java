@@ -7,7 +7,6 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
-import gavlin.core.fit.FileName;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPrepared;
@@ -28,6 +27,7 @@ import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.dispatch.Parcel;
+import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
@@ -269,7 +269,7 @@ class MarkSetController {
         for (Entry entry : entries) {
             FitState here = entry.exists() && entry.slot().isMark() ? in(entry, picture) : null;
             if (here != null && !here.plan().types().isEmpty()) {
-                slotFiles(here, files);
+                slotFiles(open, here, files);
             }
         }
         FitState mark = mark(entries, picture);
@@ -291,13 +291,13 @@ class MarkSetController {
         Parcel.write(files, response.getOutputStream());
     }
 
-    private void slotFiles(FitState state, Map<String, byte[]> files) throws IOException {
+    private void slotFiles(OpenSite site, FitState state, Map<String, byte[]> files) throws IOException {
         for (int density : state.slot().brief().densities()) {
             try {
                 StoredRendition file = renditions.rendition(state, density);
                 ByteArrayOutputStream bytes = new ByteArrayOutputStream();
                 renditions.copy(file, bytes);
-                String name = FileName.of(state.slot(), state.picture().nameInFiles(), file.size(), file.type());
+                String name = FileNames.of(site, state, file, density);
                 files.put(state.slot().id() + "/" + name, bytes.toByteArray());
             } catch (Conflict e) {
                 // The picture has too few pixels for this density; the bench says so.

@@ -2,6 +2,7 @@ package gavlin.web.site;
 
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
+import gavlin.core.fit.NamePattern;
 import gavlin.web.account.Viewer;
 import gavlin.web.problem.Forbidden;
 import gavlin.web.problem.NotFound;
@@ -15,6 +16,7 @@ import java.util.Set;
  * @param sheetId which of the site's slot sheets is in use
  * @param chosen the option that holds, by variant
  * @param overridingOff slots for which no section's own picture counts for now
+ * @param names what its files are called
  * @param warden whether all of the site is theirs to change
  * @param kept the sections that are theirs to change otherwise
  */
@@ -26,6 +28,7 @@ public record OpenSite(
         int sheetRevision,
         Map<String, String> chosen,
         Set<String> overridingOff,
+        NamePattern names,
         Viewer viewer,
         boolean warden,
         Set<String> kept) {
@@ -109,7 +112,17 @@ public record OpenSite(
     /** This site, were these options chosen: to look at it before switching. */
     public OpenSite with(Map<String, String> options) {
         return new OpenSite(
-                id, name, sheet, sheetId, sheetRevision, sheet.settled(options), overridingOff, viewer, warden, kept);
+                id,
+                name,
+                sheet,
+                sheetId,
+                sheetRevision,
+                sheet.settled(options),
+                overridingOff,
+                names,
+                viewer,
+                warden,
+                kept);
     }
 
     /** The section that they work on when they name none: a keeper's own, where the slot allows it. */

@@ -91,6 +91,7 @@ public class Sheets {
                 stored.revision(),
                 sheet.settled(stored.choices()),
                 stored.overridingOff(),
+                site.names(),
                 site.viewer(),
                 site.warden(),
                 site.kept());

@@ -1,5 +1,6 @@
 package gavlin.web.site;
 
+import gavlin.core.fit.NamePattern;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
@@ -15,6 +16,8 @@ class Site {
 
     private Instant madeAt;
     private boolean archived;
+    /** Null for the usual one. */
+    private String namePattern;
 
     protected Site() {}
 
@@ -34,6 +37,14 @@ class Site {
 
     boolean archived() {
         return archived;
+    }
+
+    void name(NamePattern names) {
+        namePattern = names.equals(NamePattern.USUAL) ? null : names.text();
+    }
+
+    NamePattern names() {
+        return namePattern == null ? NamePattern.USUAL : new NamePattern(namePattern);
     }
 
     String id() {

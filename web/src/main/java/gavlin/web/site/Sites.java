@@ -4,6 +4,7 @@ import gavlin.core.BadInput;
 import gavlin.core.Require;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.brief.SlotSheetReader;
+import gavlin.core.fit.NamePattern;
 import gavlin.web.account.Viewer;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
@@ -138,6 +139,13 @@ public class Sites {
                 .toList();
     }
 
+    /** How its files are called from now on. */
+    @Transactional
+    public void name(OpenSite site, NamePattern names) {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        sites.findById(site.id()).orElseThrow().name(names);
+    }
+
     /** Puts a site to rest, where it can only be looked at, or wakes it. */
     @Transactional
     public void archive(Viewer viewer, String id, boolean archived) {
@@ -185,6 +193,7 @@ public class Sites {
                 stored.revision(),
                 sheet.settled(stored.choices()),
                 stored.overridingOff(),
+                site.names(),
                 viewer,
                 warden,
                 mayWrite ? sections : Set.of());

@@ -23,7 +23,8 @@ public class FileStore {
     private static final int CHUNK = 1 << 20;
 
     private static final String NOBODY_REFERS = " AND NOT EXISTS (SELECT 1 FROM picture p WHERE p.sha256 = f.sha256)"
-            + " AND NOT EXISTS (SELECT 1 FROM rendition r WHERE r.sha256 = f.sha256)";
+            + " AND NOT EXISTS (SELECT 1 FROM rendition r WHERE r.sha256 = f.sha256)"
+            + " AND NOT EXISTS (SELECT 1 FROM dispatched_file d WHERE d.sha256 = f.sha256)";
 
     private final JdbcTemplate sql;
     private final TransactionTemplate transaction;
@@ -148,6 +149,11 @@ public class FileStore {
             }
             to.write(chunk.get(0));
         }
+    }
+
+    public boolean has(String sha256) {
+        return !sql.queryForList("SELECT 1 FROM stored_file WHERE sha256 = ?", Long.class, sha256)
+                .isEmpty();
     }
 
     public byte[] bytes(String sha256) {

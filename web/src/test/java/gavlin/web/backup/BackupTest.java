@@ -111,6 +111,13 @@ class BackupTest {
                             .queryForObject(
                                     "SELECT COUNT(*) FROM picture WHERE removed_at IS NOT NULL", Integer.class));
         }
+        Path mixed = folder.resolve("mixed.zip");
+        rewritten(now, mixed, text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"9\""));
+        try (ConfigurableApplicationContext there = empty("gavlin_mixed")) {
+            BadInput damaged = assertThrows(
+                    BadInput.class, () -> there.getBean(Restore.class).read(mixed));
+            assertTrue(damaged.getMessage().contains("its version had no picture_words"), damaged.getMessage());
+        }
         Path later = folder.resolve("later.zip");
         rewritten(now, later, text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"99\""));
         BadInput refused =
@@ -125,6 +132,7 @@ class BackupTest {
                 to,
                 text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"9\"")
                         .replaceFirst("\"picture_words\" *: *\\d+,", "")
+                        .replaceAll(",\\s*\"dispatch(ed_file)?\" *: *\\d+", "")
                         .replaceAll(",\"(removed_at|removed_by)\":(null|\"[^\"]*\")", "")
                         .replaceAll(",\"archived\":(true|false)", ""));
     }

@@ -1,0 +1,107 @@
+package gavlin.web.dispatch;
+
+import gavlin.core.geometry.Size;
+import gavlin.web.fit.FitState;
+import gavlin.web.picture.Caption;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** One file of a dispatch, as it was then. */
+@Entity
+class DispatchedFile {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+
+    private long dispatchId;
+    private String slot;
+    private String section;
+    private int member;
+    private int density;
+    private String path;
+    private String type;
+    private int width;
+    private int height;
+    private long bytes;
+
+    @JdbcTypeCode(SqlTypes.CHAR)
+    private String sha256;
+
+    private String picture;
+    private String title;
+    private String description;
+    private String against;
+
+    protected DispatchedFile() {}
+
+    /** @param against what stood against it, in words; empty for nothing */
+    DispatchedFile(long dispatch, Parcel.Item item, String against) {
+        FitState fit = item.fit();
+        Caption words = fit.picture().words();
+        this.dispatchId = dispatch;
+        this.slot = fit.slot().id();
+        this.section = fit.section();
+        this.member = fit.place().member();
+        this.density = item.density();
+        this.path = item.path();
+        this.type = item.file().type().word();
+        this.width = item.file().size().width();
+        this.height = item.file().size().height();
+        this.bytes = item.file().bytes();
+        this.sha256 = item.file().sha256();
+        this.picture = fit.picture().id();
+        this.title = words.title();
+        this.description = words.description();
+        this.against = against;
+    }
+
+    /** What this file is for, at this density: the same for a later file in its place. */
+    String place() {
+        return place(section, slot, member, density);
+    }
+
+    static String place(String section, String slot, int member, int density) {
+        return section + "/" + slot + "/" + member + "/" + density;
+    }
+
+    long dispatchId() {
+        return dispatchId;
+    }
+
+    /** As programs and pages see it. */
+    record View(
+            String path,
+            String slot,
+            String section,
+            int member,
+            int density,
+            String type,
+            Size size,
+            long bytes,
+            String sha256,
+            String picture,
+            String title,
+            String description,
+            String against) {}
+
+    View view() {
+        return new View(
+                path,
+                slot,
+                section,
+                member,
+                density,
+                type,
+                new Size(width, height),
+                bytes,
+                sha256,
+                picture,
+                title,
+                description,
+                against);
+    }
+}

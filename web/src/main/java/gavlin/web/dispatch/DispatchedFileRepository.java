@@ -1,0 +1,16 @@
+package gavlin.web.dispatch;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface DispatchedFileRepository extends JpaRepository<DispatchedFile, Long> {
+    List<DispatchedFile> findByDispatchIdOrderById(long dispatchId);
+
+    /** The latest file of each place and density. */
+    @Query("""
+            SELECT f FROM DispatchedFile f WHERE f.id IN (
+              SELECT MAX(g.id) FROM DispatchedFile g, Dispatch d WHERE d.id = g.dispatchId AND d.siteId = :siteId
+              GROUP BY g.section, g.slot, g.member, g.density)""")
+    List<DispatchedFile> latest(String siteId);
+}

@@ -1,0 +1,69 @@
+package gavlin.web.dispatch;
+
+import gavlin.web.fit.FileNames;
+import gavlin.web.fit.FitState;
+import gavlin.web.fit.Fits;
+import gavlin.web.fit.Renditions;
+import gavlin.web.fit.StoredRendition;
+import gavlin.web.picture.Pictures;
+import gavlin.web.picture.StoredPicture;
+import gavlin.web.problem.Conflict;
+import gavlin.web.site.OpenSite;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.springframework.stereotype.Component;
+
+/** Puts together the files of a site that are wanted. */
+@Component
+class Parcels {
+    private final Fits fits;
+    private final Renditions renditions;
+    private final Pictures pictures;
+
+    Parcels(Fits fits, Renditions renditions, Pictures pictures) {
+        this.fits = fits;
+        this.renditions = renditions;
+        this.pictures = pictures;
+    }
+
+    /** Every file is made before the first is sent, so that what goes wrong is said and not a ZIP that is cut off. */
+    Parcel of(OpenSite site, Predicate<FitState> wanted) {
+        List<Parcel.Item> items = new ArrayList<>();
+        List<String> leftOut = new ArrayList<>();
+        Set<String> paths = new HashSet<>();
+        fits.placedAnywhere(site).stream()
+                .filter(fit -> wanted.test(fit) && site.has(fit.slot()))
+                .sorted(Comparator.<FitState, String>comparing(FitState::section)
+                        .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
+                        .thenComparing(fit -> fit.place().member()))
+                .forEach(fit -> {
+                    for (int density : fit.slot().brief().densities()) {
+                        try {
+                            StoredRendition file = renditions.rendition(fit, density);
+                            items.add(new Parcel.Item(path(site, fit, density, file, paths), fit, density, file));
+                        } catch (Conflict e) {
+                            leftOut.add(fit.slot().name() + (density > 1 ? ", density " + density : "") + ": "
+                                    + e.getMessage());
+                        }
+                    }
+                });
+        List<StoredPicture> shown =
+                items.stream().map(item -> item.fit().picture()).toList();
+        return new Parcel(site, items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
+    }
+
+    private static String path(OpenSite site, FitState fit, int density, StoredRendition file, Set<String> taken) {
+        String folder = (fit.section().isEmpty() ? "" : fit.section() + "/")
+                + fit.slot().id() + "/";
+        String name = FileNames.of(site, fit, file, density);
+        String path = folder + name;
+        for (int n = 2; !taken.add(path); n++) {
+            path = folder + name.replaceFirst("(\\.[^.]*)$", "-" + n + "$1");
+        }
+        return path;
+    }
+}
