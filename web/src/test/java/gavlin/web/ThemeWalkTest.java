@@ -395,6 +395,8 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
+                "/sites/tolvane/dispatch",
+                "/sites/tolvane/slots/masthead/test-card",
                 slot,
                 slot + "/bench",
                 slot + "/bench/history",

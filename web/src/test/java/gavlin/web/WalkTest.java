@@ -144,6 +144,8 @@ class WalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
+                "/sites/tolvane/dispatch",
+                "/sites/tolvane/slots/masthead/test-card",
                 "/sites/tolvane/sheets",
                 "/sites/tolvane/slots/masthead",
                 "/sites/tolvane/slots/masthead/hand-out",
