@@ -36,7 +36,7 @@ final class BodiesOfNobody extends OncePerRequestFilter {
             return;
         }
         UnreadBody.leave(request, response);
-        boolean form = request.getRequestURI().matches("/(sign-in|welcome/[\\w-]+)")
+        boolean form = request.getRequestURI().matches("/(sign-in|welcome/[\\w-]+|proof/[\\w-]+/remarks)")
                 && request.getContentLengthLong() <= LONGEST_FORM
                 && "application/x-www-form-urlencoded".equals(request.getContentType());
         if (!form) {

@@ -8,18 +8,18 @@ import java.util.Base64;
 import java.util.HexFormat;
 
 /** Random words of 256 bits that open something, of which only the hash is kept: no need of a slow one, nobody can guess them. */
-final class Secret {
+public final class Secret {
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private Secret() {}
 
-    static String make() {
+    public static String make() {
         byte[] random = new byte[32];
         RANDOM.nextBytes(random);
         return Base64.getUrlEncoder().withoutPadding().encodeToString(random);
     }
 
-    static String hash(String secret) {
+    public static String hash(String secret) {
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(hash);

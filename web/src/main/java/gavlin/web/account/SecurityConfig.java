@@ -41,6 +41,7 @@ class SecurityConfig {
     private static final String[] FOR_ANYBODY = {
         "/sign-in",
         "/welcome/*",
+        "/proof/**",
         "/gavlin.css",
         "/fonts/**",
         "/scripts/**",

@@ -44,7 +44,8 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
                     "dispatched_file",
                     "id",
                     "dispatch_id IN (SELECT id FROM dispatch WHERE site_id = ?)",
-                    Map.of("dispatch_id", "dispatch")));
+                    Map.of("dispatch_id", "dispatch")),
+            new Table("remark", "id", "site_id = ?", Map.of()));
 
     /** @param site null for all rows */
     String rows(String site) {

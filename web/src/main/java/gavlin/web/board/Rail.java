@@ -16,7 +16,7 @@ public class Rail {
 
     public record Stop(String name, String href, String count, boolean here) {}
 
-    public record View(String siteName, String theme, String viewer, boolean people, List<Stop> stops) {}
+    public record View(String siteId, String siteName, String theme, String viewer, boolean people, List<Stop> stops) {}
 
     /** @param here the name of the stop that the page belongs to */
     public View of(OpenSite site, List<SlotBoard.Entry> entries, String here) {
@@ -25,6 +25,7 @@ public class Rail {
                 entries.stream().filter(SlotBoard.Entry::needsAttention).toList();
         String bench = (waiting.isEmpty() ? entries.get(0) : waiting.get(0)).benchHref();
         return new View(
+                site.id(),
                 site.name(),
                 site.sheet().themeName() + " " + site.sheet().themeVersion() + " · " + entries.size()
                         + (entries.size() == 1 ? " slot" : " slots"),

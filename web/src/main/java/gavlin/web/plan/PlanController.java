@@ -11,6 +11,7 @@ import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
+import gavlin.web.proof.ProofLinks;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
 import gavlin.web.site.Sites;
@@ -32,6 +33,7 @@ class PlanController {
     private static final String TRIED = "try.";
 
     private final Sites sites;
+    private final ProofLinks proofs;
     private final Sheets sheets;
     private final SlotBoard board;
     private final Fits fits;
@@ -39,7 +41,16 @@ class PlanController {
     private final Rail rail;
     private final Accounts accounts;
 
-    PlanController(Sites sites, Sheets sheets, SlotBoard board, Fits fits, FitBook book, Rail rail, Accounts accounts) {
+    PlanController(
+            Sites sites,
+            Sheets sheets,
+            SlotBoard board,
+            Fits fits,
+            FitBook book,
+            Rail rail,
+            Accounts accounts,
+            ProofLinks proofs) {
+        this.proofs = proofs;
         this.accounts = accounts;
         this.sites = sites;
         this.sheets = sheets;
@@ -70,6 +81,7 @@ class PlanController {
         model.addAttribute("rail", rail.of(now, entries, "Plan"));
         model.addAttribute("plan", PlanView.of(shown, seenAs, tried, now, entries));
         model.addAttribute("unreadable", fits.unreadable(now));
+        model.addAttribute("remarks", proofs.countRemarks(now));
         model.addAttribute("site", now.id());
         model.addAttribute("warden", now.warden());
         model.addAttribute("fitting", tried.isEmpty() ? fitting(now, entries).size() : 0);

@@ -1,87 +1,41 @@
 package gavlin.web.proof;
 
 import gavlin.core.BadInput;
-import gavlin.core.brief.Brief;
-import gavlin.core.brief.Obstruction;
-import gavlin.core.brief.PagePlan;
-import gavlin.core.colour.Colour;
-import gavlin.core.geometry.Box;
-import gavlin.core.geometry.Space.InShowing;
-import gavlin.core.speech.Said;
 import gavlin.web.account.SignedIn;
-import gavlin.web.board.PlacedSlot;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
-import gavlin.web.board.SlotBoard.Entry;
-import gavlin.web.fit.FitState;
-import gavlin.web.problem.NotFound;
+import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
-import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** The Proof view: one page of the site at a time, at its true size. */
 @Controller
 class ProofController {
-    /** What pages stand on where a theme says nothing: each word with its colour. */
-    private static final Map<String, String> GROUNDS =
-            Map.of("light", "#FFFFFF", "dark", "#1B1F22", "paper", "#F6F2E9");
-
     private final Sites sites;
+    private final ProofPages pages;
+    private final ProofLinks links;
     private final SlotBoard board;
     private final Rail rail;
 
-    ProofController(Sites sites, SlotBoard board, Rail rail) {
+    ProofController(Sites sites, ProofPages pages, ProofLinks links, SlotBoard board, Rail rail) {
         this.sites = sites;
+        this.pages = pages;
+        this.links = links;
         this.board = board;
         this.rail = rail;
-    }
-
-    /** @param here whether it is looked at */
-    record Link(String id, String name, int width, boolean here) {}
-
-    /**
-     * A slot on the page.
-     *
-     * @param file where the file is read that would be sent; null where there is none
-     * @param image where that lies in the slot's box
-     * @param clip the id of what cuts it to a circle; null for none
-     */
-    record Place(
-            String slot,
-            String name,
-            String state,
-            boolean accepted,
-            String says,
-            String bench,
-            Box<InShowing> box,
-            String ground,
-            String file,
-            Box<InShowing> image,
-            String clip,
-            List<Over> over) {}
-
-    /** @param text empty for something solid @param radius of its corners, px */
-    record Over(String name, Box<InShowing> box, double radius, String text, double size, int weight, String ink) {
-        static Over of(Obstruction over) {
-            double round = Math.min(over.box().width(), over.box().height()) / 2;
-            return new Over(
-                    over.name(),
-                    over.box(),
-                    Math.min(over.radius(), round),
-                    over.words() ? (over.text().isEmpty() ? over.name() : over.text()) : "",
-                    over.sizePx() > 0 ? over.sizePx() : 16,
-                    over.fontWeight(),
-                    new Colour(over.ink()).toString());
-        }
     }
 
     /** @param page of the slot sheet; the first where none is named @param screen its width in CSS px, to tell pages of one name apart */
@@ -94,88 +48,60 @@ class ProofController {
             @RequestParam(defaultValue = "light") String ground,
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
-        if (!GROUNDS.containsKey(ground)) {
-            throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
-        }
-        List<Entry> entries = board.entries(open);
-        List<PagePlan> pages = open.sheet().pages().stream()
-                .filter(plan -> plan.shows(open.sheet().slots(), open.chosen()))
-                .toList();
-        PagePlan shown = chosen(pages, page, screen);
-        model.addAttribute("rail", rail.of(open, entries, "Proof"));
-        model.addAttribute("ground", ground);
-        model.addAttribute("colour", GROUNDS.get(ground));
+        model.addAttribute("drawn", pages.draw(open, ProofPages.pages(open), page, screen, ground));
+        model.addAttribute("rail", rail.of(open, board.entries(open), "Proof"));
         model.addAttribute("path", "/sites/" + open.id() + "/proof");
-        model.addAttribute(
-                "pages",
-                pages.stream()
-                        .map(plan -> new Link(plan.id(), plan.name(), plan.width(), plan == shown))
-                        .toList());
-        model.addAttribute("page", shown);
-        if (shown != null) {
-            Map<String, Entry> bySlot =
-                    entries.stream().collect(Collectors.toMap(e -> e.slot().id(), Function.identity()));
-            List<PlacedSlot> placed = PlacedSlot.on(shown, bySlot);
-            List<Place> places =
-                    placed.stream().map(each -> place(each, placed)).toList();
-            model.addAttribute("places", places);
-            model.addAttribute(
-                    "height",
-                    shown.height()
-                            + placed.stream().mapToDouble(PlacedSlot::taller).sum());
-            model.addAttribute("sentence", sentence(places));
-        }
+        model.addAttribute("warden", open.warden());
+        model.addAttribute("links", open.warden() ? links.list(open) : List.of());
+        model.addAttribute("remarks", links.remarks(open));
+        model.addAttribute("days", ProofLinks.MOST.toDays());
         return "proof/proof";
     }
 
-    /** @throws NotFound for a page that the theme has not, or that no slot is seen on */
-    private static PagePlan chosen(List<PagePlan> pages, String page, Integer screen) {
-        List<PagePlan> fitting = pages.stream()
-                .filter(plan -> page == null || plan.id().equals(page))
-                .filter(plan -> screen == null || plan.width() == screen)
-                .toList();
-        if (fitting.isEmpty() && (page != null || screen != null)) {
-            throw new NotFound("page", page == null ? screen + " px wide" : page);
+    /** A link to a page, or to all of them, that opens without an account. */
+    @PostMapping("/sites/{site}/proof/links")
+    String link(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam(defaultValue = "") String page,
+            @RequestParam int days,
+            HttpServletRequest request,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            ProofLinks.Made made = links.make(
+                    open,
+                    page.isEmpty() ? List.of() : List.of(page),
+                    Instant.now().plus(Duration.ofDays(days)));
+            flash.addFlashAttribute("link", address(request, made.secret()));
+        } catch (BadInput | Conflict e) {
+            flash.addFlashAttribute("refused", e.getMessage());
         }
-        return fitting.isEmpty() ? null : fitting.get(0);
+        return "redirect:/sites/" + open.id() + "/proof";
     }
 
-    private static Place place(PlacedSlot placed, List<PlacedSlot> all) {
-        Entry entry = placed.entry();
-        FitState fit = placed.fit();
-        boolean round = entry.slot().brief().shape() == Brief.Shape.CIRCLE;
-        return new Place(
-                entry.slot().id(),
-                entry.slot().name() + ", " + placed.showing().name(),
-                fit == null ? "empty" : fit.verdict().word(),
-                fit != null && fit.accepted(),
-                fit == null ? "Nothing stands here yet." : FitState.worstOf(fit.gauges()),
-                entry.benchHref(placed.own()),
-                placed.box(all),
-                new Colour(placed.showing().background()).toString(),
-                placed.file(),
-                placed.fileBox(),
-                round
-                        ? "round-" + placed.place().slot() + "-"
-                                + placed.place().showing() + "-"
-                                + placed.place().member()
-                        : null,
-                placed.showing().obstructions().stream().map(Over::of).toList());
+    static String address(HttpServletRequest request, String secret) {
+        return ServletUriComponentsBuilder.fromContextPath(request)
+                .path("/proof/" + secret)
+                .toUriString();
     }
 
-    private static String sentence(List<Place> places) {
-        long empty = places.stream().filter(p -> p.file() == null).count();
-        long faulty = places.stream()
-                .filter(p -> p.file() != null && !p.state().equals("fits"))
-                .count();
-        if (empty + faulty == 0) {
-            return "Everything on it fits; these are the files that would be sent.";
-        }
-        return (faulty == 0
-                        ? ""
-                        : faulty == 1
-                                ? "One picture is not all right yet. "
-                                : faulty + " pictures are not all right yet. ")
-                + (empty == 0 ? "" : empty == 1 ? "One slot is empty." : empty + " slots are empty.");
+    @PostMapping("/sites/{site}/proof/links/{id}/withdraw")
+    String withdraw(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable long id,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        links.withdraw(open, id);
+        flash.addFlashAttribute("said", "That link opens nothing any more.");
+        return "redirect:/sites/" + open.id() + "/proof";
+    }
+
+    @PostMapping("/sites/{site}/remarks/{id}/done")
+    String done(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id) {
+        OpenSite open = sites.open(who.viewer(), site);
+        links.dealtWith(open, id);
+        return "redirect:/sites/" + open.id() + "/proof";
     }
 }

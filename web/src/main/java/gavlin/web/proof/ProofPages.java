@@ -1,0 +1,179 @@
+package gavlin.web.proof;
+
+import gavlin.core.BadInput;
+import gavlin.core.brief.Brief;
+import gavlin.core.brief.Obstruction;
+import gavlin.core.brief.PagePlan;
+import gavlin.core.colour.Colour;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InShowing;
+import gavlin.core.speech.Said;
+import gavlin.web.board.PlacedSlot;
+import gavlin.web.board.SlotBoard;
+import gavlin.web.board.SlotBoard.Entry;
+import gavlin.web.fit.FitState;
+import gavlin.web.problem.NotFound;
+import gavlin.web.site.OpenSite;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** What a proof draws: one page of a site with the files that would be sent. */
+@Component
+class ProofPages {
+    /** What pages stand on where a theme says nothing: each word with its colour. */
+    static final Map<String, String> GROUNDS = Map.of("light", "#FFFFFF", "dark", "#1B1F22", "paper", "#F6F2E9");
+
+    private final SlotBoard board;
+
+    ProofPages(SlotBoard board) {
+        this.board = board;
+    }
+
+    /** @param here whether it is looked at */
+    public record Link(String id, String name, int width, boolean here) {}
+
+    /**
+     * One page and the way to the others.
+     *
+     * @param page null where there is none
+     */
+    public record Drawn(
+            List<Link> pages, PagePlan page, List<Place> places, double height, String ground, String sentence) {
+        public String colour() {
+            return GROUNDS.get(ground);
+        }
+    }
+
+    /**
+     * A slot on the page.
+     *
+     * @param number among the places of its page, from 0
+     * @param file where the file is read that would be sent; null where there is none
+     * @param image where that lies in the slot's box
+     * @param clip the id of what cuts it to a circle; null for none
+     */
+    public record Place(
+            String slot,
+            String name,
+            String state,
+            boolean accepted,
+            String says,
+            String bench,
+            Box<InShowing> box,
+            String ground,
+            int number,
+            String file,
+            Box<InShowing> image,
+            String clip,
+            List<Over> over) {}
+
+    /** @param text empty for something solid @param radius of its corners, px */
+    public record Over(
+            String name, Box<InShowing> box, double radius, String text, double size, int weight, String ink) {
+        static Over of(Obstruction over) {
+            double round = Math.min(over.box().width(), over.box().height()) / 2;
+            return new Over(
+                    over.name(),
+                    over.box(),
+                    Math.min(over.radius(), round),
+                    over.words() ? (over.text().isEmpty() ? over.name() : over.text()) : "",
+                    over.sizePx() > 0 ? over.sizePx() : 16,
+                    over.fontWeight(),
+                    new Colour(over.ink()).toString());
+        }
+    }
+
+    /** All pages on which slots are seen now. */
+    static List<PagePlan> pages(OpenSite site) {
+        return site.sheet().pages().stream()
+                .filter(plan -> plan.shows(site.sheet().slots(), site.chosen()))
+                .toList();
+    }
+
+    /**
+     * @param pages among which to choose @param page its id; the first where none is named
+     * @param screen its width in CSS px, or null
+     * @throws NotFound when none of them is meant
+     */
+    Drawn draw(OpenSite site, List<PagePlan> pages, String page, Integer screen, String ground) {
+        if (!GROUNDS.containsKey(ground)) {
+            throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
+        }
+        PagePlan shown = chosen(pages, page, screen);
+        List<PlacedSlot> placed = shown == null ? List.of() : placed(site, shown);
+        List<Place> places = placed.stream().map(each -> place(each, placed)).toList();
+        return new Drawn(
+                pages.stream()
+                        .map(plan -> new Link(plan.id(), plan.name(), plan.width(), plan == shown))
+                        .toList(),
+                shown,
+                places,
+                (shown == null ? 0 : shown.height())
+                        + placed.stream().mapToDouble(PlacedSlot::taller).sum(),
+                ground,
+                sentence(places));
+    }
+
+    /** The slots of a page, as they are fitted now. */
+    List<PlacedSlot> placed(OpenSite site, PagePlan page) {
+        return PlacedSlot.on(
+                page,
+                board.entries(site).stream()
+                        .collect(Collectors.toMap(e -> e.slot().id(), Function.identity())));
+    }
+
+    /** @throws NotFound for a page that the theme has not, or that no slot is seen on */
+    private static PagePlan chosen(List<PagePlan> pages, String page, Integer screen) {
+        List<PagePlan> fitting = pages.stream()
+                .filter(plan -> page == null || plan.id().equals(page))
+                .filter(plan -> screen == null || plan.width() == screen)
+                .toList();
+        if (fitting.isEmpty() && (page != null || screen != null)) {
+            throw new NotFound("page", page == null ? screen + " px wide" : page);
+        }
+        return fitting.isEmpty() ? null : fitting.get(0);
+    }
+
+    private static Place place(PlacedSlot placed, List<PlacedSlot> all) {
+        Entry entry = placed.entry();
+        FitState fit = placed.fit();
+        boolean round = entry.slot().brief().shape() == Brief.Shape.CIRCLE;
+        return new Place(
+                entry.slot().id(),
+                entry.slot().name() + ", " + placed.showing().name(),
+                fit == null ? "empty" : fit.verdict().word(),
+                fit != null && fit.accepted(),
+                fit == null ? "Nothing stands here yet." : FitState.worstOf(fit.gauges()),
+                entry.benchHref(placed.own()),
+                placed.box(all),
+                new Colour(placed.showing().background()).toString(),
+                all.indexOf(placed),
+                placed.file(),
+                placed.fileBox(),
+                round
+                        ? "round-" + placed.place().slot() + "-"
+                                + placed.place().showing() + "-"
+                                + placed.place().member()
+                        : null,
+                placed.showing().obstructions().stream().map(Over::of).toList());
+    }
+
+    private static String sentence(List<Place> places) {
+        long empty = places.stream().filter(p -> p.file() == null).count();
+        long faulty = places.stream()
+                .filter(p -> p.file() != null && !p.state().equals("fits"))
+                .count();
+        if (empty + faulty == 0) {
+            return "Everything on it fits; these are the files that would be sent.";
+        }
+        return (faulty == 0
+                        ? ""
+                        : faulty == 1
+                                ? "One picture is not all right yet. "
+                                : faulty + " pictures are not all right yet. ")
+                + (empty == 0 ? "" : empty == 1 ? "One slot is empty." : empty + " slots are empty.");
+    }
+}
