@@ -8,7 +8,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import gavlin.core.geometry.Size;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
@@ -25,8 +30,10 @@ class DispatchWalkTest extends BrowserWalk {
     static void site() {
         gavlin.json("warden", "POST", "/api/v1/sites", """
                 {"id":"leaving","name":"Leaving","slotSheet":{"format":"slot-sheet/1","theme":{"name":"L"},"slots":[
-                  {"id":"top","name":"Top","kind":"banner","size":{"width":800,"height":200},"densities":[1,2],"types":["jpeg"]},
-                  {"id":"side","name":"Side","kind":"photo","size":{"width":300,"height":200},"types":["jpeg"]}],"pages":[]}}""");
+                  {"id":"top","name":"Top","kind":"banner","size":{"width":800,"height":200},"densities":[1,2],"types":["jpeg"],
+                   "showings":[{"id":"wide","name":"Wide","page":"home","box":{"width":800,"height":200}}]},
+                  {"id":"side","name":"Side","kind":"photo","size":{"width":300,"height":200},"types":["jpeg"]}],
+                 "pages":[{"id":"home","name":"Home","width":800,"height":400,"slots":[{"slot":"top","showing":"wide","x":0,"y":0}]}]}}""");
         place("top", upload("Sea", "The sea at night", 611));
         place("side", upload("Rock", "", 612));
     }
@@ -110,6 +117,77 @@ class DispatchWalkTest extends BrowserWalk {
 
     @Test
     @Order(3)
+    void earlierDispatch_isPutBack_forASlotOrForAll() {
+        JsonNode all = gavlin.get("warden", SITE + "/dispatches").json();
+        long first = all.get(all.size() - 1).path("id").asLong();
+        String then = gavlin.get("warden", SITE + "/dispatches/" + first)
+                .json()
+                .at("/files/0/picture")
+                .asString();
+        assertEquals(
+                false,
+                then.equals(gavlin.get("warden", SITE + "/slots/top/fit")
+                        .json()
+                        .path("picture")
+                        .asString()));
+        signIn();
+        page.navigate(gavlin.address() + "/sites/leaving/dispatches/" + first);
+        page.locator("[aria-label='Put top back']").click();
+        assertThat(page.locator(".notice.good")).containsText("decided again as it was then");
+        assertNoViolations();
+        assertEquals(
+                then,
+                gavlin.get("warden", SITE + "/slots/top/fit")
+                        .json()
+                        .path("picture")
+                        .asString());
+        page.navigate(gavlin.address() + "/sites/leaving/dispatch");
+        assertThat(row("Top")).containsText("changed");
+        page.navigate(gavlin.address() + "/sites/leaving/proof?compare=true");
+        Locator wiped = page.locator("[data-wiped]");
+        assertThat(wiped).hasAttribute("width", "400");
+        page.locator("#wiper").focus();
+        page.keyboard().press("Home");
+        assertThat(wiped).hasAttribute("width", "0");
+        page.keyboard().press("ArrowRight");
+        assertThat(wiped).hasAttribute("width", "1");
+        assertNoViolations();
+        JsonNode back = gavlin.json("warden", "POST", SITE + "/dispatches/" + first + "/back", "")
+                .json();
+        assertEquals("as it was then", back.at("/0/says").asString());
+        assertEquals(
+                404,
+                gavlin.json("warden", "POST", SITE + "/dispatches/" + first + "/back?slot=moon", "")
+                        .status());
+    }
+
+    @Test
+    @Order(4)
+    void whereAClickLeads_goesAlongWithTheFiles() throws IOException {
+        open();
+        row("Top").locator("summary").click();
+        row("Top").locator("[name=link]").fill("javascript:alert(1)");
+        row("Top").locator("button").click();
+        assertThat(page.locator(".notice")).containsText("a path of the site such as /boats");
+        row("Top").locator("summary").click();
+        row("Top").locator("[name=link]").fill("/boats?a=1&b=2");
+        row("Top").locator("button").click();
+        assertThat(row("Top").locator("summary")).hasText("leads to /boats?a=1&b=2");
+        assertNoViolations();
+        String code = "";
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(
+                gavlin.get("warden", SITE + "/package").response().body()))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entry.getName().equals("code.html")) {
+                    code = new String(zip.readAllBytes(), StandardCharsets.UTF_8);
+                }
+            }
+        }
+        assertTrue(code.contains("<a href=\"/boats?a=1&amp;b=2\"><img"), code);
+    }
+
+    @Test
+    @Order(5)
     void names_followTheSitesPattern_everywhere() {
         open();
         page.locator("[name=pattern]").fill("{slot}/{size}");
@@ -132,7 +210,7 @@ class DispatchWalkTest extends BrowserWalk {
     }
 
     @Test
-    @Order(4)
+    @Order(6)
     void wrongOrForeignRequests_areRefusedInWords() {
         assertEquals(
                 400,

@@ -396,6 +396,7 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
                 "/sites/tolvane/dispatch",
+                "/sites/tolvane/audit",
                 "/sites/tolvane/slots/masthead/test-card",
                 slot,
                 slot + "/bench",

@@ -145,6 +145,7 @@ class WalkTest extends BrowserWalk {
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
                 "/sites/tolvane/dispatch",
+                "/sites/tolvane/audit",
                 "/sites/tolvane/slots/masthead/test-card",
                 "/sites/tolvane/sheets",
                 "/sites/tolvane/slots/masthead",

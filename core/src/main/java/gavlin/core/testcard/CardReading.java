@@ -63,7 +63,7 @@ public record CardReading(
      * <p>Where a bar lies across one whole side, no screenshot can tell whether the frame goes on under it. It is taken to, as far as the
      * site shows the card evenly from its middle, which is what sites do that say nothing else; the bar is then said to be assumed.
      *
-     * <p>Costs a byte and a boolean a pixel of the screenshot; a tenth of a second for each megapixel.
+     * <p>Costs a byte and a boolean a pixel of the screenshot; about 20 ms for each megapixel on one core.
      *
      * @param cards of the slot, one for each density
      * @param scale px of the screenshot per CSS px of the page, zoom included

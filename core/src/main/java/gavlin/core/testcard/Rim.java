@@ -6,118 +6,106 @@ import java.util.Arrays;
 /**
  * Where a frame ends, to a fraction of a pixel: its outermost pixels are mixed of the card and of what lies beside it, by the area that each
  * has of them.
+ *
+ * @param across whether places are columns and lines are rows; the other way round otherwise
  */
-final class Rim {
+record Rim(Pixels pixels, Seen seen, Axis axis, boolean across) {
     /** Px from the edge at which either side is itself. */
     private static final int AWAY = 2;
+
     /** Colours that differ less, in 8-bit codes, tell nothing. */
     private static final int DIFFERENT = 40;
 
     private static final int FEWEST = 3;
 
-    private Rim() {}
+    /** What is told here lies this near to the whole pixel, or something else was seen. */
+    private static final double FURTHEST = 1.5;
+
+    /** Of an edge that is seen for less than half of its length, as a circle's, only the middle tells: this much of each end is left out. */
+    private static final double ENDS_OF_A_CIRCLE = 0.45;
 
     /** @return first and last place along a row, px */
     static double[] across(Pixels pixels, Seen seen, Seen.Frame frame, Axis axis) {
-        int width = pixels.size().width();
-        return new double[] {
-            edge(pixels, seen, frame.left(), frame.top(), frame.bottom(), 1, width, width, true, axis),
-            edge(pixels, seen, frame.right(), frame.top(), frame.bottom(), 1, width, width, false, axis)
-        };
+        return new Rim(pixels, seen, axis, true).ends(frame.left(), frame.right(), frame.top(), frame.bottom());
     }
 
     /** The same along a column. */
     static double[] down(Pixels pixels, Seen seen, Seen.Frame frame, Axis axis) {
-        int width = pixels.size().width();
-        int height = pixels.size().height();
-        return new double[] {
-            edge(pixels, seen, frame.top(), frame.left(), frame.right(), width, 1, height, true, axis),
-            edge(pixels, seen, frame.bottom(), frame.left(), frame.right(), width, 1, height, false, axis)
-        };
+        return new Rim(pixels, seen, axis, false).ends(frame.top(), frame.bottom(), frame.left(), frame.right());
+    }
+
+    private double[] ends(int first, int last, int fromLine, int toLine) {
+        return new double[] {edge(first, first - 1, 1, fromLine, toLine), edge(last, last, -1, fromLine, toLine)};
     }
 
     /**
-     * The middle of what the lines that cross an edge say; those in the middle of it, because a circle has no other.
+     * The middle of what the lines that cross an edge say.
      *
-     * @param at px of the edge so far @param from of the lines @param step from pixel to pixel along one @param lineStep to the next line
-     * @param count px of a line @param first whether the frame begins here
+     * @param at place of the edge, to a whole pixel
+     * @param outside the first place beyond it
+     * @param inward 1 or −1
      */
-    private static double edge(
-            Pixels pixels,
-            Seen seen,
-            int at,
-            int from,
-            int to,
-            int step,
-            int lineStep,
-            int count,
-            boolean first,
-            Axis axis) {
-        int width = pixels.size().width();
-        int inner = first ? at + AWAY : at - 1 - AWAY;
-        int outer = first ? at - AWAY : at - 1 + AWAY;
-        if (inner < 0
-                || outer < 0
-                || inner >= count
-                || outer >= count
-                || axis.hasEdge(Math.min(at, inner) - 1, Math.max(at, inner) + 1.5)) {
+    private double edge(int at, int outside, int inward, int fromLine, int toLine) {
+        int inner = outside + inward * (1 + AWAY);
+        int outer = outside - inward * (AWAY - 1);
+        int count = across ? pixels.size().width() : pixels.size().height();
+        boolean leaves = Math.min(inner, outer) < 0 || Math.max(inner, outer) >= count;
+        if (leaves || axis.hasEdge(Math.min(at, inner) - 1, Math.max(at, inner) + 1.5)) {
             return at;
         }
-        double[] places = new double[to - from];
+        int margin = (int) (isShort(outside + inward, fromLine, toLine) ? (toLine - fromLine) * ENDS_OF_A_CIRCLE : 0);
+        double[] places = new double[toLine - fromLine];
         int n = 0;
-        int margin = (to - from) * 9 / 20;
-        for (int line = from + (isShort(seen, at, from, to, step, first, width) ? margin : 0);
-                line < to - (isShort(seen, at, from, to, step, first, width) ? margin : 0);
-                line++) {
-            int inside = line * lineStep + inner * step;
-            int outside = line * lineStep + outer * step;
-            if (!seen.at(inside % width, inside / width) || seen.at(outside % width, outside / width)) {
-                continue;
-            }
-            double share = share(pixels, line * lineStep, inner, outer, step);
-            if (!Double.isNaN(share)) {
-                places[n++] = first ? inner + 1 - share : inner + share;
+        for (int line = fromLine + margin; line < toLine - margin; line++) {
+            if (isSeen(line, inner) && !isSeen(line, outer)) {
+                double share = share(line, inner, outer);
+                if (!Double.isNaN(share)) {
+                    places[n++] = inward > 0 ? inner + 1 - share : inner + share;
+                }
             }
         }
         if (n < FEWEST) {
             return at;
         }
         double place = Arrays.stream(places, 0, n).sorted().toArray()[n / 2];
-        return Math.abs(place - at) <= 1.5 ? place : at;
+        return Math.abs(place - at) <= FURTHEST ? place : at;
     }
 
-    /** Whether an edge is seen for less than half of its length: that of a circle. */
-    private static boolean isShort(Seen seen, int at, int from, int to, int step, boolean first, int width) {
-        int seenPx = 0;
-        for (int line = from; line < to; line++) {
-            int place = first ? at : at - 1;
-            seenPx += (step == 1 ? seen.at(place, line) : seen.at(line, place)) ? 1 : 0;
+    private boolean isShort(int place, int fromLine, int toLine) {
+        int shown = 0;
+        for (int line = fromLine; line < toLine; line++) {
+            shown += isSeen(line, place) ? 1 : 0;
         }
-        return seenPx < (to - from) / 2;
+        return shown < (toLine - fromLine) / 2;
     }
 
-    /** Px of card from the inner pixel, itself included, to the outer one. */
-    private static double share(Pixels pixels, int line, int inner, int outer, int step) {
-        int channels = pixels.channels();
-        byte[] samples = pixels.samples();
-        double[] way = new double[3];
+    private boolean isSeen(int line, int place) {
+        return across ? seen.at(place, line) : seen.at(line, place);
+    }
+
+    private int code(int line, int place, int channel) {
+        int pixel = across
+                ? line * pixels.size().width() + place
+                : place * pixels.size().width() + line;
+        return pixels.samples()[pixel * pixels.channels() + channel] & 0xff;
+    }
+
+    /** Px of card from the inner place, itself included, to the outer one; NaN where both look alike. */
+    private double share(int line, int inner, int outer) {
         double length = 0;
         for (int c = 0; c < 3; c++) {
-            way[c] = (samples[(line + inner * step) * channels + c] & 0xff)
-                    - (samples[(line + outer * step) * channels + c] & 0xff);
-            length += way[c] * way[c];
+            int way = code(line, inner, c) - code(line, outer, c);
+            length += way * way;
         }
         if (length < DIFFERENT * DIFFERENT) {
             return Double.NaN;
         }
         double share = 0;
         int toward = Integer.signum(outer - inner);
-        for (int i = inner; i != outer; i += toward) {
+        for (int place = inner; place != outer; place += toward) {
             double done = 0;
             for (int c = 0; c < 3; c++) {
-                done += way[c]
-                        * ((samples[(line + i * step) * channels + c] & 0xff)
-                                - (samples[(line + outer * step) * channels + c] & 0xff));
+                done += (code(line, inner, c) - code(line, outer, c)) * (code(line, place, c) - code(line, outer, c));
             }
             share += Math.max(0, Math.min(1, done / length));
         }

@@ -45,6 +45,7 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
                     "id",
                     "dispatch_id IN (SELECT id FROM dispatch WHERE site_id = ?)",
                     Map.of("dispatch_id", "dispatch")),
+            new Table("slot_link", "id", "site_id = ?", Map.of()),
             new Table("remark", "id", "site_id = ?", Map.of()));
 
     /** @param site null for all rows */

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
 
@@ -57,6 +58,17 @@ class DispatchApi {
             throw new BadInput(member, member + " must be a text");
         }
         return body.path(member).asString();
+    }
+
+    /** @param slot the only one that is put back; all of them when it is left out */
+    @PostMapping("/{id}/back")
+    List<Dispatches.Back> back(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String slot) {
+        OpenSite open = sites.open(who.viewer(), site);
+        return dispatches.putBack(open, dispatches.get(open, id), slot);
     }
 
     @GetMapping("/{id}")

@@ -1,7 +1,9 @@
 package gavlin.web.dispatch;
 
 import gavlin.core.BadInput;
+import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
+import gavlin.core.codec.PictureType;
 import gavlin.core.fit.NamePattern;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
@@ -12,14 +14,17 @@ import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import gavlin.web.store.Attachment;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
+import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -36,15 +41,23 @@ class DispatchController {
     private final Sites sites;
     private final Dispatches dispatches;
     private final Parcels parcels;
+    private final SlotLinks links;
     private final Renditions renditions;
     private final SlotBoard board;
     private final Rail rail;
 
     DispatchController(
-            Sites sites, Dispatches dispatches, Parcels parcels, Renditions renditions, SlotBoard board, Rail rail) {
+            Sites sites,
+            Dispatches dispatches,
+            Parcels parcels,
+            SlotLinks links,
+            Renditions renditions,
+            SlotBoard board,
+            Rail rail) {
         this.sites = sites;
         this.dispatches = dispatches;
         this.parcels = parcels;
+        this.links = links;
         this.renditions = renditions;
         this.board = board;
         this.rail = rail;
@@ -68,19 +81,24 @@ class DispatchController {
             String change,
             List<String> against,
             String description,
-            String picture) {}
+            String picture,
+            String slot,
+            String sectionId,
+            String link) {}
 
     @GetMapping("/sites/{site}/dispatch")
     String list(@AuthenticationPrincipal SignedIn who, @PathVariable String site, Model model) {
         OpenSite open = sites.open(who.viewer(), site);
         List<Dispatches.Line> lines = dispatches.lines(open);
+        Map<String, String> leads = links.of(open);
         List<SlotBoard.Entry> entries = board.entries(open);
         model.addAttribute("rail", rail.of(open, entries, "Dispatch"));
         model.addAttribute("path", "/sites/" + open.id());
         model.addAttribute("warden", open.warden());
         model.addAttribute("pattern", open.names().text());
         model.addAttribute("words", NamePattern.WORDS);
-        model.addAttribute("rows", lines.stream().map(line -> row(open, line)).toList());
+        model.addAttribute(
+                "rows", lines.stream().map(line -> row(open, line, leads)).toList());
         model.addAttribute(
                 "held", lines.stream().filter(line -> !line.against().isEmpty()).count());
         model.addAttribute("sentence", sentence(lines, entries));
@@ -88,7 +106,7 @@ class DispatchController {
         return "dispatch/dispatch";
     }
 
-    private static Row row(OpenSite site, Dispatches.Line line) {
+    private static Row row(OpenSite site, Dispatches.Line line, Map<String, String> links) {
         FitState fit = line.fit();
         StoredRendition file = line.file();
         return new Row(
@@ -111,7 +129,10 @@ class DispatchController {
                 line.change().word(),
                 line.against(),
                 fit.picture().words().description(),
-                "/sites/" + site.id() + "/pictures/" + fit.picture().id());
+                "/sites/" + site.id() + "/pictures/" + fit.picture().id(),
+                fit.slot().id(),
+                fit.section(),
+                links.getOrDefault(SlotLinks.place(fit), ""));
     }
 
     private static String sentence(List<Dispatches.Line> lines, List<SlotBoard.Entry> entries) {
@@ -155,6 +176,28 @@ class DispatchController {
         return "redirect:/sites/" + open.id() + "/dispatch";
     }
 
+    /** Where a click on a slot's picture leads. */
+    @PostMapping("/sites/{site}/dispatch/links")
+    String lead(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam String slot,
+            @RequestParam(defaultValue = "") String section,
+            @RequestParam(defaultValue = "") String link,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        Slot led = open.slot(slot);
+        try {
+            links.lead(open, led, section, link);
+            flash.addFlashAttribute(
+                    "said",
+                    led.name() + (link.isBlank() ? " leads nowhere now." : " leads to " + link.strip() + " now."));
+        } catch (BadInput e) {
+            flash.addFlashAttribute("refused", led.name() + ": " + e.getMessage());
+        }
+        return "redirect:/sites/" + open.id() + "/dispatch";
+    }
+
     @PostMapping("/sites/{site}/dispatch")
     String take(
             @AuthenticationPrincipal SignedIn who,
@@ -178,12 +221,60 @@ class DispatchController {
         model.addAttribute("rail", rail.of(open, board.entries(open), "Dispatch"));
         model.addAttribute("path", "/sites/" + open.id());
         model.addAttribute("dispatch", dispatch);
+        model.addAttribute("warden", open.warden());
         model.addAttribute(
                 "weight",
                 Phrases.weight(dispatch.files().stream()
                         .mapToLong(DispatchedFile.View::bytes)
                         .sum()));
         return "dispatch/one";
+    }
+
+    @PostMapping("/sites/{site}/dispatches/{id}/back")
+    String back(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String slot,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        List<Dispatches.Back> all = dispatches.putBack(open, dispatches.get(open, id), slot);
+        List<String> not = all.stream()
+                .filter(each -> !each.done())
+                .map(each -> each.slot() + ": " + each.says())
+                .toList();
+        if (not.isEmpty()) {
+            flash.addFlashAttribute(
+                    "said",
+                    (all.size() == 1
+                                    ? "It is decided again as it was then."
+                                    : "All of it is decided again as it was then.")
+                            + " It leaves with the next dispatch.");
+        } else {
+            flash.addFlashAttribute("refused", "Not put back: " + String.join("; ", not) + ".");
+        }
+        return "redirect:/sites/" + open.id() + "/dispatches/" + id;
+    }
+
+    /** One file of a dispatch, to be looked at. */
+    @GetMapping("/sites/{site}/dispatches/{id}/file")
+    void file(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable long id,
+            @RequestParam String path,
+            HttpServletResponse response)
+            throws IOException {
+        Dispatches.View dispatch = dispatches.get(sites.open(who.viewer(), site), id);
+        DispatchedFile.View file = dispatch.files().stream()
+                .filter(each -> each.path().equals(path))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("file", path));
+        dispatches.requireBytes(dispatch);
+        response.setContentType(PictureType.ofWord(file.type()).mediaType());
+        response.setHeader(HttpHeaders.CACHE_CONTROL, "private, max-age=2592000, immutable");
+        response.setContentLengthLong(file.bytes());
+        dispatches.copy(file, response.getOutputStream());
     }
 
     /** The files of a dispatch as they were, whatever was decided since. */

@@ -22,6 +22,7 @@ class DispatchedFile {
     private String section;
     private int member;
     private int density;
+    private int revision;
     private String path;
     private String type;
     private int width;
@@ -34,6 +35,7 @@ class DispatchedFile {
     private String picture;
     private String title;
     private String description;
+    private String link;
     private String against;
 
     protected DispatchedFile() {}
@@ -47,6 +49,7 @@ class DispatchedFile {
         this.section = fit.section();
         this.member = fit.place().member();
         this.density = item.density();
+        this.revision = fit.revision();
         this.path = item.path();
         this.type = item.file().type().word();
         this.width = item.file().size().width();
@@ -56,6 +59,7 @@ class DispatchedFile {
         this.picture = fit.picture().id();
         this.title = words.title();
         this.description = words.description();
+        this.link = item.link();
         this.against = against;
     }
 
@@ -72,13 +76,14 @@ class DispatchedFile {
         return dispatchId;
     }
 
-    /** As programs and pages see it. */
+    /** As programs and pages see it. @param revision of the fit that it was made from */
     record View(
             String path,
             String slot,
             String section,
             int member,
             int density,
+            int revision,
             String type,
             Size size,
             long bytes,
@@ -86,6 +91,7 @@ class DispatchedFile {
             String picture,
             String title,
             String description,
+            String link,
             String against) {}
 
     View view() {
@@ -95,6 +101,7 @@ class DispatchedFile {
                 section,
                 member,
                 density,
+                revision,
                 type,
                 new Size(width, height),
                 bytes,
@@ -102,6 +109,7 @@ class DispatchedFile {
                 picture,
                 title,
                 description,
+                link,
                 against);
     }
 }

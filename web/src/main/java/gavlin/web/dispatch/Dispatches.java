@@ -1,21 +1,30 @@
 package gavlin.web.dispatch;
 
 import gavlin.core.Require;
+import gavlin.core.brief.Slot;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Verdict;
+import gavlin.core.geometry.Size;
+import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.Place;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.Forbidden;
+import gavlin.web.problem.Gone;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.SiteGoes;
 import gavlin.web.store.FileStore;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -29,7 +38,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** What is to leave for a site, what stands against it, and what has left before. */
 @Service
-class Dispatches {
+public class Dispatches {
     private static final int LONGEST_REASON = 500;
     private static final int LONGEST_AGAINST = 2000;
     /** Gauges that ask for a look and yet hold a file back: nothing goes out without a credit that is due, or without words. */
@@ -38,6 +47,7 @@ class Dispatches {
     private final DispatchRepository dispatches;
     private final DispatchedFileRepository dispatched;
     private final Fits fits;
+    private final FitBook book;
     private final Renditions renditions;
     private final Parcels parcels;
     private final FileStore store;
@@ -47,6 +57,7 @@ class Dispatches {
             DispatchRepository dispatches,
             DispatchedFileRepository dispatched,
             Fits fits,
+            FitBook book,
             Renditions renditions,
             Parcels parcels,
             FileStore store,
@@ -55,6 +66,7 @@ class Dispatches {
         this.dispatches = dispatches;
         this.dispatched = dispatched;
         this.fits = fits;
+        this.book = book;
         this.renditions = renditions;
         this.parcels = parcels;
         this.store = store;
@@ -183,6 +195,41 @@ class Dispatches {
         return words.length() > LONGEST_AGAINST ? words.substring(0, LONGEST_AGAINST) : words;
     }
 
+    /**
+     * What left last for a place.
+     *
+     * @param href where its bytes are read
+     */
+    public record Sent(String sha256, Size size, String href) {}
+
+    /** By section, slot and member; files of density 1. */
+    @Transactional(readOnly = true)
+    public Map<String, Sent> lastSent(OpenSite site) {
+        return dispatched.latest(site.id()).stream()
+                .filter(file -> file.view().density() == 1)
+                .collect(Collectors.toMap(
+                        file -> place(
+                                file.view().section(),
+                                file.view().slot(),
+                                file.view().member()),
+                        file -> {
+                            DispatchedFile.View view = file.view();
+                            return new Sent(
+                                    view.sha256(),
+                                    view.size(),
+                                    "/sites/" + site.id() + "/dispatches/" + file.dispatchId() + "/file?path="
+                                            + URLEncoder.encode(view.path(), StandardCharsets.UTF_8));
+                        }));
+    }
+
+    public static String place(FitState fit) {
+        return place(fit.section(), fit.slot().id(), fit.place().member());
+    }
+
+    private static String place(String section, String slot, int member) {
+        return section + "/" + slot + "/" + member;
+    }
+
     /** The newest first, without their files. */
     @Transactional(readOnly = true)
     public List<View> earlier(OpenSite site) {
@@ -200,6 +247,47 @@ class Dispatches {
         return View.of(dispatch, dispatched.findByDispatchIdOrderById(dispatch.id()));
     }
 
+    /** What became of a place that was to be put back. */
+    public record Back(String slot, String section, int member, boolean done, String says) {}
+
+    /**
+     * Decides again what was decided when a dispatch left, and accepts it; what was decided since stays in each slot's history.
+     *
+     * @param slot the only one, or empty for all
+     */
+    List<Back> putBack(OpenSite site, View dispatch, String slot) {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        Map<String, DispatchedFile.View> places = new LinkedHashMap<>();
+        dispatch.files().stream()
+                .filter(file -> slot.isEmpty() || file.slot().equals(slot))
+                .forEach(file -> places.putIfAbsent(place(file.section(), file.slot(), file.member()), file));
+        if (places.isEmpty()) {
+            throw new NotFound("file of this dispatch for the slot", slot);
+        }
+        return places.values().stream().map(file -> putBack(site, file)).toList();
+    }
+
+    private Back putBack(OpenSite site, DispatchedFile.View file) {
+        try {
+            Slot slot = site.slot(file.slot());
+            Place place = new Place(slot, site.section(slot, file.section()), file.member());
+            if (fits.currentRevision(site, place) == file.revision()) {
+                return back(file, true, "as it was then");
+            }
+            book.goTo(site, place, file.revision());
+            book.accept(site, place);
+            return back(file, true, "back as it was then");
+        } catch (NotFound e) {
+            return back(file, false, "its slot or its history is not here any more");
+        } catch (Conflict | Gone | Forbidden e) {
+            return back(file, false, e.getMessage());
+        }
+    }
+
+    private static Back back(DispatchedFile.View file, boolean done, String says) {
+        return new Back(file.slot(), file.section(), file.member(), done, says);
+    }
+
     /** @throws Conflict when bytes are missing, as after a restore, which computes only what holds now */
     void requireBytes(View dispatch) {
         List<String> gone = dispatch.files().stream()
@@ -210,6 +298,10 @@ class Dispatches {
             throw new Conflict("the bytes of " + gone.size() + " of its files are not here any more, among them "
                     + gone.get(0) + ": a backup carries what was decided, not what left");
         }
+    }
+
+    void copy(DispatchedFile.View file, OutputStream to) throws IOException {
+        store.copy(file.sha256(), to);
     }
 
     /** The files in their folders, with their checksums. */

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -36,10 +37,10 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
     static final String FORMAT = "package/1";
 
     private static final String HEAD =
-            "file,slot,section,density,width,height,bytes,sha256,title,description,credit,licence";
+            "file,slot,section,density,width,height,bytes,sha256,title,description,credit,licence,link";
 
-    /** @param path within the ZIP */
-    record Item(String path, FitState fit, int density, StoredRendition file) {}
+    /** @param path within the ZIP @param link where a click on it leads; empty for nowhere */
+    record Item(String path, FitState fit, int density, StoredRendition file, String link) {}
 
     void writeTo(OutputStream to, Renditions renditions) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
@@ -124,7 +125,8 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
                 .put("title", words.title())
                 .put("description", words.description())
                 .put("credit", words.creditPrinted())
-                .put("licence", words.licence());
+                .put("licence", words.licence())
+                .put("link", item.link());
     }
 
     /** An image element for each fit, with all its densities. */
@@ -140,8 +142,15 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
                     BestPosition.everywhere(fit.problem(), fit.plan().framing().window());
             ImageCode code = ImageCode.of(
                     sources, fit.shown().showings(), fit.picture().words().description(), best.position());
-            return Stream.of("<!-- " + fit.slot().id() + " -->", code.html(), "");
+            return Stream.of(
+                    "<!-- " + fit.slot().id() + " -->",
+                    linked(code.html(), each.getValue().get(0).link()),
+                    "");
         });
+    }
+
+    private static String linked(String image, String link) {
+        return link.isEmpty() ? image : "<a href=\"" + HtmlUtils.htmlEscape(link, "UTF-8") + "\">" + image + "</a>";
     }
 
     private static String row(Item item) {
@@ -159,7 +168,8 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
                         words.title(),
                         words.description(),
                         words.creditPrinted(),
-                        words.licence())
+                        words.licence(),
+                        item.link())
                 .map(cell -> cell(String.valueOf(cell)))
                 .collect(Collectors.joining(","));
     }

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
@@ -23,8 +24,10 @@ class Parcels {
     private final Fits fits;
     private final Renditions renditions;
     private final Pictures pictures;
+    private final SlotLinks links;
 
-    Parcels(Fits fits, Renditions renditions, Pictures pictures) {
+    Parcels(Fits fits, Renditions renditions, Pictures pictures, SlotLinks links) {
+        this.links = links;
         this.fits = fits;
         this.renditions = renditions;
         this.pictures = pictures;
@@ -35,6 +38,7 @@ class Parcels {
         List<Parcel.Item> items = new ArrayList<>();
         List<String> leftOut = new ArrayList<>();
         Set<String> paths = new HashSet<>();
+        Map<String, String> to = links.of(site);
         fits.placedAnywhere(site).stream()
                 .filter(fit -> wanted.test(fit) && site.has(fit.slot()))
                 .sorted(Comparator.<FitState, String>comparing(FitState::section)
@@ -44,7 +48,12 @@ class Parcels {
                     for (int density : fit.slot().brief().densities()) {
                         try {
                             StoredRendition file = renditions.rendition(fit, density);
-                            items.add(new Parcel.Item(path(site, fit, density, file, paths), fit, density, file));
+                            items.add(new Parcel.Item(
+                                    path(site, fit, density, file, paths),
+                                    fit,
+                                    density,
+                                    file,
+                                    to.getOrDefault(SlotLinks.place(fit), "")));
                         } catch (Conflict e) {
                             leftOut.add(fit.slot().name() + (density > 1 ? ", density " + density : "") + ": "
                                     + e.getMessage());

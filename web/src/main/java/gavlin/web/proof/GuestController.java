@@ -11,6 +11,7 @@ import gavlin.web.problem.NotFound;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -43,7 +44,7 @@ class GuestController {
             HttpServletResponse response,
             Model model) {
         ProofLinks.Opened opened = links.open(name);
-        ProofPages.Drawn drawn = pages.draw(opened.site(), shown(opened), page, null, ground);
+        ProofPages.Drawn drawn = pages.draw(opened.site(), shown(opened), page, null, ground, Map.of());
         response.setHeader("X-Robots-Tag", "noindex");
         model.addAttribute("drawn", drawn);
         model.addAttribute("siteName", opened.site().name());

@@ -4,6 +4,7 @@ import gavlin.core.BadInput;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
+import gavlin.web.dispatch.Dispatches;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -11,6 +12,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,13 +29,16 @@ class ProofController {
     private final Sites sites;
     private final ProofPages pages;
     private final ProofLinks links;
+    private final Dispatches dispatches;
     private final SlotBoard board;
     private final Rail rail;
 
-    ProofController(Sites sites, ProofPages pages, ProofLinks links, SlotBoard board, Rail rail) {
+    ProofController(
+            Sites sites, ProofPages pages, ProofLinks links, Dispatches dispatches, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.pages = pages;
         this.links = links;
+        this.dispatches = dispatches;
         this.board = board;
         this.rail = rail;
     }
@@ -46,11 +51,21 @@ class ProofController {
             @RequestParam(required = false) String page,
             @RequestParam(required = false) Integer screen,
             @RequestParam(defaultValue = "light") String ground,
+            @RequestParam(defaultValue = "false") boolean compare,
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
-        model.addAttribute("drawn", pages.draw(open, ProofPages.pages(open), page, screen, ground));
+        model.addAttribute(
+                "drawn",
+                pages.draw(
+                        open,
+                        ProofPages.pages(open),
+                        page,
+                        screen,
+                        ground,
+                        compare ? dispatches.lastSent(open) : Map.of()));
         model.addAttribute("rail", rail.of(open, board.entries(open), "Proof"));
         model.addAttribute("path", "/sites/" + open.id() + "/proof");
+        model.addAttribute("compare", compare);
         model.addAttribute("warden", open.warden());
         model.addAttribute("links", open.warden() ? links.list(open) : List.of());
         model.addAttribute("remarks", links.remarks(open));

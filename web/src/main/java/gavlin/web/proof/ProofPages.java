@@ -11,7 +11,9 @@ import gavlin.core.speech.Said;
 import gavlin.web.board.PlacedSlot;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.board.SlotBoard.Entry;
+import gavlin.web.dispatch.Dispatches;
 import gavlin.web.fit.FitState;
+import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import java.util.List;
@@ -42,6 +44,11 @@ class ProofPages {
      */
     public record Drawn(
             List<Link> pages, PagePlan page, List<Place> places, double height, String ground, String sentence) {
+        /** How many pictures are others than what left last. */
+        public long differing() {
+            return places.stream().filter(place -> place.before() != null).count();
+        }
+
         public String colour() {
             return GROUNDS.get(ground);
         }
@@ -54,6 +61,7 @@ class ProofPages {
      * @param file where the file is read that would be sent; null where there is none
      * @param image where that lies in the slot's box
      * @param clip the id of what cuts it to a circle; null for none
+     * @param before null where nothing left yet, or the same
      */
     public record Place(
             String slot,
@@ -68,7 +76,16 @@ class ProofPages {
             String file,
             Box<InShowing> image,
             String clip,
-            List<Over> over) {}
+            List<Over> over,
+            Before before) {}
+
+    /** What left last for a place, and lies there otherwise than what is decided now. @param image where it lies in the slot's box */
+    public record Before(String file, Box<InShowing> image) {
+        /** How much of a place lies left of a wiper, px. */
+        public double leftOf(double wiper, Box<InShowing> place) {
+            return Math.max(0, Math.min(place.width(), wiper - place.x()));
+        }
+    }
 
     /** @param text empty for something solid @param radius of its corners, px */
     public record Over(
@@ -95,16 +112,23 @@ class ProofPages {
 
     /**
      * @param pages among which to choose @param page its id; the first where none is named
-     * @param screen its width in CSS px, or null
+     * @param screen its width in CSS px, or null @param sent what is to be compared with; none for nothing
      * @throws NotFound when none of them is meant
      */
-    Drawn draw(OpenSite site, List<PagePlan> pages, String page, Integer screen, String ground) {
+    Drawn draw(
+            OpenSite site,
+            List<PagePlan> pages,
+            String page,
+            Integer screen,
+            String ground,
+            Map<String, Dispatches.Sent> sent) {
         if (!GROUNDS.containsKey(ground)) {
             throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
         }
         PagePlan shown = chosen(pages, page, screen);
         List<PlacedSlot> placed = shown == null ? List.of() : placed(site, shown);
-        List<Place> places = placed.stream().map(each -> place(each, placed)).toList();
+        List<Place> places =
+                placed.stream().map(each -> place(each, placed, sent)).toList();
         return new Drawn(
                 pages.stream()
                         .map(plan -> new Link(plan.id(), plan.name(), plan.width(), plan == shown))
@@ -137,7 +161,7 @@ class ProofPages {
         return fitting.isEmpty() ? null : fitting.get(0);
     }
 
-    private static Place place(PlacedSlot placed, List<PlacedSlot> all) {
+    private static Place place(PlacedSlot placed, List<PlacedSlot> all, Map<String, Dispatches.Sent> sent) {
         Entry entry = placed.entry();
         FitState fit = placed.fit();
         boolean round = entry.slot().brief().shape() == Brief.Shape.CIRCLE;
@@ -158,7 +182,19 @@ class ProofPages {
                                 + placed.place().showing() + "-"
                                 + placed.place().member()
                         : null,
-                placed.showing().obstructions().stream().map(Over::of).toList());
+                placed.showing().obstructions().stream().map(Over::of).toList(),
+                before(placed, fit == null ? null : sent.get(Dispatches.place(fit))));
+    }
+
+    private static Before before(PlacedSlot placed, Dispatches.Sent sent) {
+        StoredRendition now = placed.fit() == null ? null : placed.fit().rendition();
+        return sent == null || now != null && now.sha256().equals(sent.sha256())
+                ? null
+                : new Before(
+                        sent.href(),
+                        placed.showing()
+                                .objectFit()
+                                .place(sent.size(), placed.showing().box()));
     }
 
     private static String sentence(List<Place> places) {

@@ -85,7 +85,7 @@ class DispatchTest {
                 parcel.get("top/top-quay-old-1200x300.jpg"));
         String table = new String(parcel.get("files.csv"), StandardCharsets.UTF_8);
         assertTrue(table.contains("top/top-quay-old-600x150.jpg,\"Top, wide\",,1,600,150,"), table);
-        assertTrue(table.contains("\"'=Quay, \"\"old\"\"\",,Ines Moor,CC BY 4.0\r\n"), table);
+        assertTrue(table.contains("\"'=Quay, \"\"old\"\"\",,Ines Moor,CC BY 4.0,\r\n"), table);
         assertEquals(
                 "=Quay, \"old\": Ines Moor, CC BY 4.0\r\n",
                 new String(parcel.get("credits.txt"), StandardCharsets.UTF_8));

@@ -1,0 +1,166 @@
+package gavlin.web.audit;
+
+import gavlin.core.BadInput;
+import gavlin.core.brief.SlotSheet;
+import gavlin.web.picture.Caption;
+import gavlin.web.site.OpenSite;
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipInputStream;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The files of a ZIP, one after the other, each with the slot that it belongs to: by the manifest of a package, by a folder that is called
+ * like the slot, or by a name that begins with it. Names are only compared; nothing is written anywhere.
+ */
+final class HeldFiles {
+    private static final int MOST_FILES = 400;
+    /** Of all files together, unpacked: a ZIP says little about that. */
+    private static final long MOST_BYTES = 400_000_000;
+
+    private static final int MOST_MANIFEST = 4_000_000;
+    private static final Set<String> OURS =
+            Set.of("files.csv", "credits.txt", "credits.html", "code.html", "sha256sums", "left-out.txt");
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    /**
+     * @param slot null where no slot's name is in the file's
+     * @param density 1 unless the manifest says otherwise
+     * @param of what files of one picture in several densities have in common
+     * @param bytes null where there are more than a picture may have
+     */
+    record Held(String path, String slot, String section, int density, String of, Caption words, byte[] bytes) {
+        Held withoutBytes() {
+            return new Held(path, slot, section, density, of, words, null);
+        }
+    }
+
+    interface Taking {
+        void take(Held file) throws IOException;
+    }
+
+    private HeldFiles() {}
+
+    /** @param most bytes of one file @throws BadInput for what is no ZIP, or too much of one */
+    static void each(InputStream zipped, OpenSite site, long most, Taking taking) throws IOException {
+        Map<String, JsonNode> manifest = new HashMap<>();
+        long all = 0;
+        int files = 0;
+        try (ZipInputStream zip = new ZipInputStream(zipped, StandardCharsets.UTF_8)) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                String path = entry.getName().replace('\\', '/');
+                String name = path.substring(path.lastIndexOf('/') + 1);
+                if (entry.isDirectory()
+                        || name.startsWith(".")
+                        || path.startsWith("__MACOSX/")
+                        || OURS.contains(path.toLowerCase(Locale.ROOT))) {
+                    continue;
+                }
+                if (path.equals("manifest.json")) {
+                    byte[] json = read(zip, MOST_MANIFEST);
+                    manifest.putAll(manifest(json));
+                    continue;
+                }
+                if (++files > MOST_FILES) {
+                    throw new BadInput("files", "the ZIP has more than " + MOST_FILES + " files: bring them in parts");
+                }
+                byte[] bytes = read(zip, Math.min(most, MOST_BYTES - all));
+                all += bytes == null ? 0 : bytes.length;
+                if (bytes == null && MOST_BYTES - all < most) {
+                    throw new BadInput(
+                            "files",
+                            "the ZIP unpacks to more than " + MOST_BYTES / 1_000_000 + " MB: bring it in parts");
+                }
+                taking.take(held(path, bytes, manifest.get(path), site));
+            }
+        } catch (BadInput e) {
+            throw e;
+        } catch (ZipException | EOFException | IllegalArgumentException e) {
+            throw new BadInput(
+                    "files", "the ZIP is damaged or cut off; what stands in it before that was taken in as pictures");
+        }
+        if (files == 0) {
+            throw new BadInput(
+                    "files", "there are no files in it; a ZIP with the pictures that the site holds is needed");
+        }
+    }
+
+    /** Null for more bytes than that. */
+    private static byte[] read(InputStream in, long most) throws IOException {
+        byte[] bytes = in.readNBytes((int) most + 1);
+        return bytes.length > most ? null : bytes;
+    }
+
+    /** By path; empty for one that is none of ours. */
+    private static Map<String, JsonNode> manifest(byte[] json) {
+        Map<String, JsonNode> byPath = new HashMap<>();
+        try {
+            JsonNode root = json == null ? null : JSON.readTree(json);
+            if (root != null && root.path("format").asString("").equals("package/1")) {
+                root.path("files").forEach(file -> byPath.put(file.path("path").asString(""), file));
+            }
+        } catch (JacksonException e) {
+            // A manifest of something else: names alone tell.
+        }
+        return byPath;
+    }
+
+    private static Held held(String path, byte[] bytes, JsonNode said, OpenSite site) {
+        if (said != null && site.sheet().slot(said.path("slot").asString("")).isPresent()) {
+            return new Held(
+                    path,
+                    said.path("slot").asString(),
+                    section(site.sheet(), said.path("section").asString("")),
+                    Math.max(1, said.path("density").asInt(1)),
+                    said.path("picture").asString(path),
+                    words(said),
+                    bytes);
+        }
+        List<String> parts = Arrays.asList(path.toLowerCase(Locale.ROOT).split("/"));
+        String section = parts.size() > 2 ? section(site.sheet(), parts.get(0)) : OpenSite.WHOLE_SITE;
+        String name = parts.get(parts.size() - 1);
+        String slot = parts.subList(0, parts.size() - 1).stream()
+                .filter(part -> site.sheet().slot(part).isPresent())
+                .reduce((outer, inner) -> inner)
+                .orElseGet(() -> site.sheet().slots().stream()
+                        .map(each -> each.id())
+                        .filter(id -> name.matches(java.util.regex.Pattern.quote(id) + "([-_.@].*)"))
+                        .max(java.util.Comparator.comparingInt(String::length))
+                        .orElse(null));
+        return new Held(
+                path, slot, section, density(name), path.replaceFirst("@[2-4]x(?=\\.[^.]*$)", ""), Caption.NONE, bytes);
+    }
+
+    /** As names say it: {@code @2x}. */
+    private static int density(String name) {
+        return name.matches(".*@[2-4]x\\.[a-z0-9]+") ? name.charAt(name.lastIndexOf('@') + 1) - '0' : 1;
+    }
+
+    private static String section(SlotSheet sheet, String section) {
+        return sheet.section(section).isPresent() ? section : OpenSite.WHOLE_SITE;
+    }
+
+    private static Caption words(JsonNode said) {
+        try {
+            return new Caption(
+                    said.path("title").asString(""),
+                    said.path("description").asString(""),
+                    said.path("credit").asString(""),
+                    said.path("licence").asString(""));
+        } catch (BadInput e) {
+            return Caption.NONE; // longer than words may be here
+        }
+    }
+}
