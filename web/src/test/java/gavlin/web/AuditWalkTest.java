@@ -148,6 +148,11 @@ class AuditWalkTest extends BrowserWalk {
         RunningGavlin.Answer bomb = bring(site, zip(large));
         assertEquals(400, bomb.status());
         assertTrue(bomb.text().contains("unpacks to more than 400 MB"), bomb.text());
+        Map<String, byte[]> skipped = new LinkedHashMap<>();
+        for (int i = 0; i < 7; i++) {
+            skipped.put("." + i, zeros);
+        }
+        assertEquals(400, bring(site, zip(skipped)).status(), "what nobody looks at is unpacked too");
         assertEquals(
                 403,
                 gavlin.upload("keeper", "/api/v1/sites/tolvane/audits", "files", "x.zip", whole, Map.of())

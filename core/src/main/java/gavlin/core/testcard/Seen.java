@@ -13,6 +13,7 @@ record Seen(int left, int top, int width, int height, boolean[] shows) {
     /** Pixels between two cells have a colour on the way from one to the other, this near to it (8-bit codes). */
     private static final int NEAR = 70;
 
+    /** Nearer to one end of that way is one of the two alone. */
     private static final double PURE = 0.08;
     /** How far from an edge between cells a pixel may be mixed, px. */
     private static final double MIXED = 2;
@@ -153,13 +154,11 @@ record Seen(int left, int top, int width, int height, boolean[] shows) {
     /** First line and the one after the last, of those that run across one side. */
     private int[] extent(int lines, int length, int lineStep, int step, double pitch) {
         int[] longest = new int[lines];
-        int[] matches = new int[lines];
         for (int line = 0; line < lines; line++) {
             int run = 0;
             for (int i = 0; i < length; i++) {
                 if (shows[line * lineStep + i * step]) {
                     run++;
-                    matches[line]++;
                     longest[line] = Math.max(longest[line], run);
                 } else {
                     run = 0;

@@ -83,10 +83,8 @@ class AuditController {
             Model model)
             throws IOException {
         OpenSite open = sites.open(who.viewer(), site);
-        try (InputStream zipped = files.getInputStream()) {
-            List<Row> rows = audits.bring(open, zipped).stream()
-                    .map(finding -> Row.of(finding, open))
-                    .toList();
+        try {
+            List<Row> rows = brought(open, files);
             model.addAttribute("rows", rows);
             model.addAttribute("sentence", sentence(rows));
         } catch (BadInput e) {
@@ -100,7 +98,10 @@ class AuditController {
     @ResponseBody
     List<Row> bring(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @RequestParam MultipartFile files)
             throws IOException {
-        OpenSite open = sites.open(who.viewer(), site);
+        return brought(sites.open(who.viewer(), site), files);
+    }
+
+    private List<Row> brought(OpenSite open, MultipartFile files) throws IOException {
         try (InputStream zipped = files.getInputStream()) {
             return audits.bring(open, zipped).stream()
                     .map(finding -> Row.of(finding, open))

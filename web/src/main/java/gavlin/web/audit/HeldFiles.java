@@ -1,6 +1,7 @@
 package gavlin.web.audit;
 
 import gavlin.core.BadInput;
+import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
 import gavlin.web.picture.Caption;
 import gavlin.web.site.OpenSite;
@@ -9,11 +10,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
@@ -56,9 +59,8 @@ final class HeldFiles {
     /** @param most bytes of one file @throws BadInput for what is no ZIP, or too much of one */
     static void each(InputStream zipped, OpenSite site, long most, Taking taking) throws IOException {
         Map<String, JsonNode> manifest = new HashMap<>();
-        long all = 0;
         int files = 0;
-        try (ZipInputStream zip = new ZipInputStream(zipped, StandardCharsets.UTF_8)) {
+        try (ZipInputStream zip = new Bounded(zipped)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 String path = entry.getName().replace('\\', '/');
                 String name = path.substring(path.lastIndexOf('/') + 1);
@@ -76,14 +78,7 @@ final class HeldFiles {
                 if (++files > MOST_FILES) {
                     throw new BadInput("files", "the ZIP has more than " + MOST_FILES + " files: bring them in parts");
                 }
-                byte[] bytes = read(zip, Math.min(most, MOST_BYTES - all));
-                all += bytes == null ? 0 : bytes.length;
-                if (bytes == null && MOST_BYTES - all < most) {
-                    throw new BadInput(
-                            "files",
-                            "the ZIP unpacks to more than " + MOST_BYTES / 1_000_000 + " MB: bring it in parts");
-                }
-                taking.take(held(path, bytes, manifest.get(path), site));
+                taking.take(held(path, read(zip, most), manifest.get(path), site));
             }
         } catch (BadInput e) {
             throw e;
@@ -94,6 +89,26 @@ final class HeldFiles {
         if (files == 0) {
             throw new BadInput(
                     "files", "there are no files in it; a ZIP with the pictures that the site holds is needed");
+        }
+    }
+
+    /** Whatever is unpacked counts, also what is skipped: a ZIP of a few MB may unpack to as many GB. */
+    private static final class Bounded extends ZipInputStream {
+        private long left = MOST_BYTES;
+
+        Bounded(InputStream in) {
+            super(in, StandardCharsets.UTF_8);
+        }
+
+        @Override
+        public int read(byte[] into, int at, int length) throws IOException {
+            int n = super.read(into, at, length);
+            left -= Math.max(0, n);
+            if (left < 0) {
+                throw new BadInput(
+                        "files", "the ZIP unpacks to more than " + MOST_BYTES / 1_000_000 + " MB: bring it in parts");
+            }
+            return n;
         }
     }
 
@@ -135,9 +150,9 @@ final class HeldFiles {
                 .filter(part -> site.sheet().slot(part).isPresent())
                 .reduce((outer, inner) -> inner)
                 .orElseGet(() -> site.sheet().slots().stream()
-                        .map(each -> each.id())
-                        .filter(id -> name.matches(java.util.regex.Pattern.quote(id) + "([-_.@].*)"))
-                        .max(java.util.Comparator.comparingInt(String::length))
+                        .map(Slot::id)
+                        .filter(id -> name.matches(Pattern.quote(id) + "([-_.@].*)"))
+                        .max(Comparator.comparingInt(String::length))
                         .orElse(null));
         return new Held(
                 path, slot, section, density(name), path.replaceFirst("@[2-4]x(?=\\.[^.]*$)", ""), Caption.NONE, bytes);

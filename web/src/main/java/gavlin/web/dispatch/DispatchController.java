@@ -11,7 +11,6 @@ import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
-import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
@@ -22,8 +21,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
-import org.springframework.core.io.ClassPathResource;
-import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -32,33 +29,21 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The files of all that is accepted, to take away. */
+/** The list of what is to leave, and each dispatch that did. */
 @Controller
 class DispatchController {
     private final Sites sites;
     private final Dispatches dispatches;
-    private final Parcels parcels;
     private final SlotLinks links;
-    private final Renditions renditions;
     private final SlotBoard board;
     private final Rail rail;
 
-    DispatchController(
-            Sites sites,
-            Dispatches dispatches,
-            Parcels parcels,
-            SlotLinks links,
-            Renditions renditions,
-            SlotBoard board,
-            Rail rail) {
+    DispatchController(Sites sites, Dispatches dispatches, SlotLinks links, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.dispatches = dispatches;
-        this.parcels = parcels;
         this.links = links;
-        this.renditions = renditions;
         this.board = board;
         this.rail = rail;
     }
@@ -270,7 +255,7 @@ class DispatchController {
                 .filter(each -> each.path().equals(path))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("file", path));
-        dispatches.requireBytes(dispatch);
+        dispatches.requireBytes(List.of(file));
         response.setContentType(PictureType.ofWord(file.type()).mediaType());
         response.setHeader(HttpHeaders.CACHE_CONTROL, "private, max-age=2592000, immutable");
         response.setContentLengthLong(file.bytes());
@@ -287,46 +272,8 @@ class DispatchController {
             throws IOException {
         OpenSite open = sites.open(who.viewer(), site);
         Dispatches.View dispatch = dispatches.get(open, id);
-        dispatches.requireBytes(dispatch);
+        dispatches.requireBytes(dispatch.files());
         Attachment.announce(response, "application/zip", open.id() + "-dispatch-" + id + ".zip");
         dispatches.write(dispatch, response.getOutputStream());
-    }
-
-    @GetMapping("/sites/{site}/files.zip")
-    void files(@AuthenticationPrincipal SignedIn who, @PathVariable String site, HttpServletResponse response)
-            throws IOException {
-        OpenSite open = sites.open(who.viewer(), site);
-        Parcel parcel = parcels.of(open, FitState::accepted);
-        if (parcel.items().isEmpty()) {
-            throw new Conflict(
-                    "nothing is accepted on this site yet: accept what fits on the bench or on the Plan first");
-        }
-        Attachment.announce(response, "application/zip", open.id() + "-files.zip");
-        parcel.writeTo(response.getOutputStream(), renditions);
-    }
-
-    /**
-     * Every file there is, accepted or not, and what is known of each.
-     *
-     * @param accepted only those that are
-     */
-    @GetMapping("/api/v1/sites/{site}/package")
-    void everything(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @RequestParam(defaultValue = "false") boolean accepted,
-            HttpServletResponse response)
-            throws IOException {
-        OpenSite open = sites.open(who.viewer(), site);
-        Parcel parcel = parcels.of(open, fit -> fit.accepted() || !accepted);
-        Attachment.announce(response, "application/zip", open.id() + "-package.zip");
-        parcel.writeTo(response.getOutputStream(), renditions);
-    }
-
-    /** The JSON Schema of a package's {@code manifest.json}. */
-    @GetMapping(value = "/schemas/package-1.json", produces = "application/schema+json")
-    @ResponseBody
-    Resource schema() {
-        return new ClassPathResource("package-1.schema.json", DispatchController.class);
     }
 }

@@ -63,15 +63,6 @@ class DispatchedFile {
         this.against = against;
     }
 
-    /** What this file is for, at this density: the same for a later file in its place. */
-    String place() {
-        return place(section, slot, member, density);
-    }
-
-    static String place(String section, String slot, int member, int density) {
-        return section + "/" + slot + "/" + member + "/" + density;
-    }
-
     long dispatchId() {
         return dispatchId;
     }

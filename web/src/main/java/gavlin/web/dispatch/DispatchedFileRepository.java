@@ -7,10 +7,10 @@ import org.springframework.data.jpa.repository.Query;
 interface DispatchedFileRepository extends JpaRepository<DispatchedFile, Long> {
     List<DispatchedFile> findByDispatchIdOrderById(long dispatchId);
 
-    /** The latest file of each place and density. */
+    /** The latest file of each place, of density 1. */
     @Query("""
             SELECT f FROM DispatchedFile f WHERE f.id IN (
-              SELECT MAX(g.id) FROM DispatchedFile g, Dispatch d WHERE d.id = g.dispatchId AND d.siteId = :siteId
-              GROUP BY g.section, g.slot, g.member, g.density)""")
+              SELECT MAX(g.id) FROM DispatchedFile g, Dispatch d WHERE d.id = g.dispatchId AND d.siteId = :siteId AND g.density = 1
+              GROUP BY g.section, g.slot, g.member)""")
     List<DispatchedFile> latest(String siteId);
 }

@@ -23,7 +23,7 @@ import java.io.OutputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -131,22 +131,18 @@ public class Dispatches {
     /** All that is accepted, as it stands; no file is made for this. */
     @Transactional(readOnly = true)
     public List<Line> lines(OpenSite site) {
-        Map<String, DispatchedFile> last = dispatched.latest(site.id()).stream()
-                .collect(Collectors.toMap(DispatchedFile::place, Function.identity()));
+        Map<String, DispatchedFile> last = last(site);
         List<FitState> accepted = fits.placedAnywhere(site).stream()
                 .filter(fit -> fit.accepted() && site.has(fit.slot()))
                 .toList();
         return renditions.known(accepted).stream()
-                .sorted(Comparator.<FitState, String>comparing(FitState::section)
-                        .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
-                        .thenComparing(fit -> fit.place().member()))
+                .sorted(Parcels.order(site))
                 .map(fit -> new Line(fit, change(fit, last), against(fit)))
                 .toList();
     }
 
     private static Change change(FitState fit, Map<String, DispatchedFile> last) {
-        DispatchedFile before = last.get(
-                DispatchedFile.place(fit.section(), fit.slot().id(), fit.place().member(), 1));
+        DispatchedFile before = last.get(place(fit));
         if (fit.rendition() == null) {
             return Change.UNKNOWN;
         }
@@ -205,25 +201,31 @@ public class Dispatches {
     /** By section, slot and member; files of density 1. */
     @Transactional(readOnly = true)
     public Map<String, Sent> lastSent(OpenSite site) {
+        Map<String, Sent> sent = new HashMap<>();
+        last(site).forEach((place, file) -> sent.put(place, sent(site, file)));
+        return sent;
+    }
+
+    private static Sent sent(OpenSite site, DispatchedFile file) {
+        DispatchedFile.View view = file.view();
+        return new Sent(
+                view.sha256(),
+                view.size(),
+                "/sites/" + site.id() + "/dispatches/" + file.dispatchId() + "/file?path="
+                        + URLEncoder.encode(view.path(), StandardCharsets.UTF_8));
+    }
+
+    private Map<String, DispatchedFile> last(OpenSite site) {
         return dispatched.latest(site.id()).stream()
-                .filter(file -> file.view().density() == 1)
-                .collect(Collectors.toMap(
-                        file -> place(
-                                file.view().section(),
-                                file.view().slot(),
-                                file.view().member()),
-                        file -> {
-                            DispatchedFile.View view = file.view();
-                            return new Sent(
-                                    view.sha256(),
-                                    view.size(),
-                                    "/sites/" + site.id() + "/dispatches/" + file.dispatchId() + "/file?path="
-                                            + URLEncoder.encode(view.path(), StandardCharsets.UTF_8));
-                        }));
+                .collect(Collectors.toMap(file -> place(file.view()), Function.identity()));
     }
 
     public static String place(FitState fit) {
         return place(fit.section(), fit.slot().id(), fit.place().member());
+    }
+
+    private static String place(DispatchedFile.View file) {
+        return place(file.section(), file.slot(), file.member());
     }
 
     private static String place(String section, String slot, int member) {
@@ -260,7 +262,7 @@ public class Dispatches {
         Map<String, DispatchedFile.View> places = new LinkedHashMap<>();
         dispatch.files().stream()
                 .filter(file -> slot.isEmpty() || file.slot().equals(slot))
-                .forEach(file -> places.putIfAbsent(place(file.section(), file.slot(), file.member()), file));
+                .forEach(file -> places.putIfAbsent(place(file), file));
         if (places.isEmpty()) {
             throw new NotFound("file of this dispatch for the slot", slot);
         }
@@ -275,12 +277,20 @@ public class Dispatches {
                 return back(file, true, "as it was then");
             }
             book.goTo(site, place, file.revision());
-            book.accept(site, place);
-            return back(file, true, "back as it was then");
+            return accepted(site, place, file);
         } catch (NotFound e) {
             return back(file, false, "its slot or its history is not here any more");
         } catch (Conflict | Gone | Forbidden e) {
             return back(file, false, e.getMessage());
+        }
+    }
+
+    private Back accepted(OpenSite site, Place place, DispatchedFile.View file) {
+        try {
+            book.accept(site, place);
+            return back(file, true, "back as it was then");
+        } catch (Conflict e) {
+            return back(file, false, "decided again as it was then, and yet: " + e.getMessage());
         }
     }
 
@@ -289,14 +299,14 @@ public class Dispatches {
     }
 
     /** @throws Conflict when bytes are missing, as after a restore, which computes only what holds now */
-    void requireBytes(View dispatch) {
-        List<String> gone = dispatch.files().stream()
+    void requireBytes(List<DispatchedFile.View> files) {
+        List<String> gone = files.stream()
                 .filter(file -> !store.has(file.sha256()))
                 .map(DispatchedFile.View::path)
                 .toList();
         if (!gone.isEmpty()) {
-            throw new Conflict("the bytes of " + gone.size() + " of its files are not here any more, among them "
-                    + gone.get(0) + ": a backup carries what was decided, not what left");
+            throw new Conflict("the bytes of " + gone.get(0) + (gone.size() == 1 ? "" : " and other files")
+                    + " are not here any more: a backup carries what was decided, not what left");
         }
     }
 

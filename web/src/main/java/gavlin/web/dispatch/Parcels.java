@@ -41,9 +41,7 @@ class Parcels {
         Map<String, String> to = links.of(site);
         fits.placedAnywhere(site).stream()
                 .filter(fit -> wanted.test(fit) && site.has(fit.slot()))
-                .sorted(Comparator.<FitState, String>comparing(FitState::section)
-                        .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
-                        .thenComparing(fit -> fit.place().member()))
+                .sorted(order(site))
                 .forEach(fit -> {
                     for (int density : fit.slot().brief().densities()) {
                         try {
@@ -63,6 +61,13 @@ class Parcels {
         List<StoredPicture> shown =
                 items.stream().map(item -> item.fit().picture()).toList();
         return new Parcel(site, items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
+    }
+
+    /** The site's own first, in the sheet's order. */
+    static Comparator<FitState> order(OpenSite site) {
+        return Comparator.comparing(FitState::section)
+                .thenComparing(fit -> site.sheet().numberOf(fit.slot()))
+                .thenComparing(fit -> fit.place().member());
     }
 
     private static String path(OpenSite site, FitState fit, int density, StoredRendition file, Set<String> taken) {

@@ -3,6 +3,7 @@ package gavlin.web.proof;
 import gavlin.core.BadInput;
 import gavlin.core.brief.PagePlan;
 import gavlin.web.board.PlacedSlot;
+import gavlin.web.board.SlotBoard;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
@@ -27,12 +28,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/proof/{name}")
 class GuestController {
     private final ProofLinks links;
-    private final ProofPages pages;
+    private final SlotBoard board;
     private final Renditions renditions;
 
-    GuestController(ProofLinks links, ProofPages pages, Renditions renditions) {
+    GuestController(ProofLinks links, SlotBoard board, Renditions renditions) {
         this.links = links;
-        this.pages = pages;
+        this.board = board;
         this.renditions = renditions;
     }
 
@@ -44,7 +45,8 @@ class GuestController {
             HttpServletResponse response,
             Model model) {
         ProofLinks.Opened opened = links.open(name);
-        ProofPages.Drawn drawn = pages.draw(opened.site(), shown(opened), page, null, ground, Map.of());
+        ProofPages.Drawn drawn =
+                ProofPages.draw(board.entries(opened.site()), shown(opened), page, null, ground, Map.of());
         response.setHeader("X-Robots-Tag", "noindex");
         model.addAttribute("drawn", drawn);
         model.addAttribute("siteName", opened.site().name());
@@ -76,7 +78,7 @@ class GuestController {
             @PathVariable String name, @RequestParam String page, @RequestParam int place, HttpServletResponse response)
             throws IOException {
         ProofLinks.Opened opened = links.open(name);
-        List<PlacedSlot> placed = pages.placed(opened.site(), page(opened, page));
+        List<PlacedSlot> placed = ProofPages.placed(board.entries(opened.site()), page(opened, page));
         FitState fit =
                 place < 0 || place >= placed.size() ? null : placed.get(place).fit();
         if (fit == null) {

@@ -27,16 +27,13 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @Controller
 class ProofController {
     private final Sites sites;
-    private final ProofPages pages;
     private final ProofLinks links;
     private final Dispatches dispatches;
     private final SlotBoard board;
     private final Rail rail;
 
-    ProofController(
-            Sites sites, ProofPages pages, ProofLinks links, Dispatches dispatches, SlotBoard board, Rail rail) {
+    ProofController(Sites sites, ProofLinks links, Dispatches dispatches, SlotBoard board, Rail rail) {
         this.sites = sites;
-        this.pages = pages;
         this.links = links;
         this.dispatches = dispatches;
         this.board = board;
@@ -54,16 +51,17 @@ class ProofController {
             @RequestParam(defaultValue = "false") boolean compare,
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
+        List<SlotBoard.Entry> entries = board.entries(open);
         model.addAttribute(
                 "drawn",
-                pages.draw(
-                        open,
+                ProofPages.draw(
+                        entries,
                         ProofPages.pages(open),
                         page,
                         screen,
                         ground,
                         compare ? dispatches.lastSent(open) : Map.of()));
-        model.addAttribute("rail", rail.of(open, board.entries(open), "Proof"));
+        model.addAttribute("rail", rail.of(open, entries, "Proof"));
         model.addAttribute("path", "/sites/" + open.id() + "/proof");
         model.addAttribute("compare", compare);
         model.addAttribute("warden", open.warden());

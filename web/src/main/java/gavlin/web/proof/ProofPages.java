@@ -9,7 +9,6 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InShowing;
 import gavlin.core.speech.Said;
 import gavlin.web.board.PlacedSlot;
-import gavlin.web.board.SlotBoard;
 import gavlin.web.board.SlotBoard.Entry;
 import gavlin.web.dispatch.Dispatches;
 import gavlin.web.fit.FitState;
@@ -20,19 +19,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.springframework.stereotype.Component;
 
 /** What a proof draws: one page of a site with the files that would be sent. */
-@Component
-class ProofPages {
+final class ProofPages {
     /** What pages stand on where a theme says nothing: each word with its colour. */
     static final Map<String, String> GROUNDS = Map.of("light", "#FFFFFF", "dark", "#1B1F22", "paper", "#F6F2E9");
 
-    private final SlotBoard board;
-
-    ProofPages(SlotBoard board) {
-        this.board = board;
-    }
+    private ProofPages() {}
 
     /** @param here whether it is looked at */
     public record Link(String id, String name, int width, boolean here) {}
@@ -111,12 +104,12 @@ class ProofPages {
     }
 
     /**
-     * @param pages among which to choose @param page its id; the first where none is named
+     * @param entries of the site @param pages among which to choose @param page its id; the first where none is named
      * @param screen its width in CSS px, or null @param sent what is to be compared with; none for nothing
      * @throws NotFound when none of them is meant
      */
-    Drawn draw(
-            OpenSite site,
+    static Drawn draw(
+            List<Entry> entries,
             List<PagePlan> pages,
             String page,
             Integer screen,
@@ -126,7 +119,7 @@ class ProofPages {
             throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
         }
         PagePlan shown = chosen(pages, page, screen);
-        List<PlacedSlot> placed = shown == null ? List.of() : placed(site, shown);
+        List<PlacedSlot> placed = shown == null ? List.of() : placed(entries, shown);
         List<Place> places =
                 placed.stream().map(each -> place(each, placed, sent)).toList();
         return new Drawn(
@@ -142,11 +135,9 @@ class ProofPages {
     }
 
     /** The slots of a page, as they are fitted now. */
-    List<PlacedSlot> placed(OpenSite site, PagePlan page) {
+    static List<PlacedSlot> placed(List<Entry> entries, PagePlan page) {
         return PlacedSlot.on(
-                page,
-                board.entries(site).stream()
-                        .collect(Collectors.toMap(e -> e.slot().id(), Function.identity())));
+                page, entries.stream().collect(Collectors.toMap(e -> e.slot().id(), Function.identity())));
     }
 
     /** @throws NotFound for a page that the theme has not, or that no slot is seen on */

@@ -103,6 +103,11 @@ class TestCardController {
         model.addAttribute("deviceScale", Said.plain(deviceScale));
         if (shots.isEmpty()) {
             model.addAttribute("refused", "Choose at least one screenshot, as PNG or JPEG.");
+        } else if (screenshots.size() > MOST_SCREENSHOTS) {
+            model.addAttribute(
+                    "refused",
+                    "Of " + screenshots.size() + " screenshots the first " + MOST_SCREENSHOTS
+                            + " were read; bring the others by themselves.");
         }
         return page(desk, model);
     }
