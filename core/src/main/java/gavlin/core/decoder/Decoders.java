@@ -14,6 +14,7 @@ import gavlin.core.page.PageReading;
 import gavlin.core.raster.DiskFull;
 import gavlin.core.raster.Redrawn;
 import gavlin.core.raster.WorkingPicture;
+import gavlin.core.receipt.Comparison;
 import gavlin.core.testcard.CardReading;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -196,6 +197,21 @@ public final class Decoders implements AutoCloseable {
     }
 
     /**
+     * Compares what a site holds with what was sent to it; see {@link Comparison}.
+     *
+     * @throws PictureRefused when one of them can't be read
+     */
+    public Comparison compare(Source sent, Source held, Limits limits) throws IOException {
+        return forPictures(
+                new Job.Compare(limits),
+                folder -> {
+                    write(sent, Job.in(folder, 0));
+                    write(held, Job.in(folder, 1));
+                },
+                (folder, answer) -> Answer.JSON.treeToValue(answer.result(), Comparison.class));
+    }
+
+    /**
      * Reads a saved page for slots.
      *
      * @param files by name, as a browser saved them
@@ -231,8 +247,12 @@ public final class Decoders implements AutoCloseable {
     }
 
     private <T> T forPicture(Job job, Source picture, Taking<T> taking) throws IOException {
+        return forPictures(job, folder -> write(picture, Job.in(folder)), taking);
+    }
+
+    private <T> T forPictures(Job job, Filling filling, Taking<T> taking) throws IOException {
         try {
-            return done(job, folder -> write(picture, Job.in(folder)), taking, settings.most);
+            return done(job, filling, taking, settings.most);
         } catch (DecoderLost e) {
             throw switch (e.why()) {
                 case OVERSTAYED ->

@@ -16,6 +16,7 @@ import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.page.PageReading;
 import gavlin.core.raster.Pixels;
+import gavlin.core.receipt.Comparison;
 import gavlin.core.testcard.CardReading;
 import gavlin.core.testcard.TestCard;
 import java.io.IOException;
@@ -39,7 +40,8 @@ import java.util.Set;
     @JsonSubTypes.Type(value = Job.Salvage.class, name = "salvage"),
     @JsonSubTypes.Type(value = Job.Regions.class, name = "regions"),
     @JsonSubTypes.Type(value = Job.Page.class, name = "page"),
-    @JsonSubTypes.Type(value = Job.Card.class, name = "card")
+    @JsonSubTypes.Type(value = Job.Card.class, name = "card"),
+    @JsonSubTypes.Type(value = Job.Compare.class, name = "compare")
 })
 sealed interface Job {
     Object run(Path folder) throws IOException;
@@ -142,10 +144,7 @@ sealed interface Job {
         public CardReading run(Path folder) throws IOException {
             byte[] file = Files.readAllBytes(in(folder));
             Header header = PictureReader.inspect(file, limits);
-            Size size = header.upright();
-            Pixels screenshot = PictureReader.decode(file, header, out(folder))
-                    .picture()
-                    .render(new Framing<>(size.box(), size.box()), size);
+            Pixels screenshot = whole(file, header, out(folder));
             CardReading reading = CardReading.of(
                     densities.stream()
                             .map(density -> TestCard.of(slot, density, name))
@@ -161,5 +160,25 @@ sealed interface Job {
             }
             return reading;
         }
+    }
+
+    /** Compares what a site holds, {@code in-1}, with what was sent to it, {@code in-0}. */
+    record Compare(Limits limits) implements Job {
+        @Override
+        public Comparison run(Path folder) throws IOException {
+            return Comparison.of(pixels(folder, 0), pixels(folder, 1));
+        }
+
+        private Pixels pixels(Path folder, int number) throws IOException {
+            byte[] file = Files.readAllBytes(in(folder, number));
+            return whole(file, PictureReader.inspect(file, limits), out(folder));
+        }
+    }
+
+    private static Pixels whole(byte[] file, Header header, Path working) throws IOException {
+        Size size = header.upright();
+        return PictureReader.decode(file, header, working)
+                .picture()
+                .render(new Framing<>(size.box(), size.box()), size);
     }
 }

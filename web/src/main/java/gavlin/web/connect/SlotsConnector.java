@@ -1,0 +1,210 @@
+package gavlin.web.connect;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.http.HttpHeaders;
+import org.apache.http.client.methods.CloseableHttpResponse;
+import org.apache.http.client.methods.HttpRequestBase;
+import org.apache.http.client.methods.HttpUriRequest;
+import org.apache.http.client.methods.RequestBuilder;
+import org.apache.http.entity.ByteArrayEntity;
+import org.apache.http.entity.ContentType;
+import org.apache.http.impl.client.CloseableHttpClient;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A site that has slots of its own and takes a picture for each, as the stand-in site's {@code openapi.yaml} describes it. */
+final class SlotsConnector implements Connector {
+    private static final JsonMapper JSON = JsonMapper.shared();
+
+    private final CloseableHttpClient client;
+    private final URI root;
+    private final String key;
+    private final Map<String, JsonNode> slots = new LinkedHashMap<>();
+
+    SlotsConnector(Reach reach, String key) {
+        this.client = Http.to(reach).build();
+        this.root = reach.uri();
+        this.key = key;
+        try {
+            JsonNode all =
+                    read(ask(RequestBuilder.get(root.resolve("api/slots")).build(), true));
+            all.forEach(slot -> slots.put(slot.path("id").asString(""), slot));
+        } catch (RuntimeException e) {
+            close();
+            throw e;
+        }
+    }
+
+    private record Answer(int status, byte[] body) {}
+
+    @Override
+    public String answered() {
+        return slots.size() == 1 ? "a site with one slot" : "a site with " + slots.size() + " slots";
+    }
+
+    @Override
+    public String noPlaceFor(String slot, String section, int density) {
+        if (!section.isEmpty()) {
+            return "this site has no pictures of a section's own";
+        }
+        if (density > 1) {
+            return "this site takes one file for a slot, that of density 1";
+        }
+        return slots.containsKey(slot) ? null : "this site has no slot called " + slot;
+    }
+
+    @Override
+    public boolean holds(File file) {
+        JsonNode now = read(ask(RequestBuilder.get(slot(file, "")).build(), true));
+        return now.at("/holds/sha256").asString("").equals(file.sha256());
+    }
+
+    @Override
+    public void put(File file) {
+        ask(
+                RequestBuilder.put(slot(file, "/picture"))
+                        .setEntity(new ByteArrayEntity(file.bytes(), ContentType.create(file.type())))
+                        .build(),
+                true);
+    }
+
+    @Override
+    public void publish() {
+        ask(RequestBuilder.post(root.resolve("api/publish")).build(), true);
+    }
+
+    @Override
+    public byte[] held(File file) {
+        return found(RequestBuilder.get(slot(file, "/picture")).build(), true);
+    }
+
+    @Override
+    public byte[] shown(File file) {
+        JsonNode slot = slots.get(file.slot());
+        String at = slot == null ? "" : slot.path("shownAt").asString("");
+        URI there = root.resolve(at);
+        if (at.isEmpty() || !root.getHost().equals(there.getHost()) || root.getPort() != there.getPort()) {
+            return null; // it leads elsewhere, where Gavlin doesn't go
+        }
+        return found(RequestBuilder.get(there).build(), false);
+    }
+
+    @Override
+    public void remove(File file) {
+        found(RequestBuilder.delete(slot(file, "/picture")).build(), true);
+    }
+
+    @Override
+    public List<Holding> holdings() {
+        List<Holding> all = new ArrayList<>();
+        slots.values().forEach(slot -> {
+            JsonNode holds = slot.path("holds");
+            boolean own = !holds.isObject();
+            all.add(new Holding(
+                    slot.path("id").asString(""),
+                    holds.path("type").asString(""),
+                    own
+                            ? null
+                            : holds.path("width").asInt(0) + "×"
+                                    + holds.path("height").asInt(0),
+                    holds.path("bytes").asLong(0),
+                    holds.path("sha256").asString(""),
+                    own ? "the theme's own" : slot.path("state").asString(""),
+                    root.resolve(slot.path("page").asString("")).toString()));
+        });
+        return all;
+    }
+
+    private URI slot(File file, String rest) {
+        return root.resolve("api/slots/" + file.slot()
+                + rest); // a slot's id has nothing in it that an address would have to escape
+    }
+
+    /** Null for 404. */
+    private byte[] found(HttpUriRequest request, boolean signed) {
+        Answer answer = answer(request, signed);
+        return answer.status == 404 ? null : judged(answer).body;
+    }
+
+    private Answer ask(HttpUriRequest request, boolean signed) {
+        return judged(answer(request, signed));
+    }
+
+    private Answer answer(HttpUriRequest request, boolean signed) {
+        if (signed) {
+            ((HttpRequestBase) request).setHeader(HttpHeaders.AUTHORIZATION, "Bearer " + key);
+        }
+        try (CloseableHttpResponse response = client.execute(request)) {
+            int status = response.getStatusLine().getStatusCode();
+            if (response.getEntity() == null) {
+                return new Answer(status, new byte[0]);
+            }
+            try (InputStream in = response.getEntity().getContent()) {
+                byte[] body = in.readNBytes(MOST_BYTES + 1);
+                if (body.length > MOST_BYTES) {
+                    throw SiteRefused.thisFile("the site answered with more than " + MOST_BYTES + " bytes");
+                }
+                return new Answer(status, body);
+            }
+        } catch (IOException e) {
+            throw new SiteUnreachable("the site gave no answer", e);
+        }
+    }
+
+    private Answer judged(Answer answer) {
+        int status = answer.status;
+        if (status >= 200 && status < 300) {
+            return answer;
+        }
+        String says = words(answer);
+        if (status == 401 || status == 403) {
+            throw SiteRefused.everything("the site refuses the key: " + says);
+        }
+        if (status >= 300 && status < 400) {
+            throw SiteRefused.everything(
+                    "the site leads elsewhere, where Gavlin doesn't go; give the address that it leads to");
+        }
+        if (status == 429 || status >= 500) {
+            throw new SiteUnreachable("the site is busy: " + says, null);
+        }
+        throw SiteRefused.thisFile(says);
+    }
+
+    /** What the site says, as far as it says it in words. */
+    private static String words(Answer answer) {
+        try {
+            String says = JSON.readTree(answer.body).path("says").asString("");
+            if (!says.isBlank()) {
+                return says.length() > 300 ? says.substring(0, 300) + "…" : says;
+            }
+        } catch (JacksonException e) {
+            // It has no words.
+        }
+        return "it answered with the number " + answer.status;
+    }
+
+    private static JsonNode read(Answer answer) {
+        try {
+            return JSON.readTree(new String(answer.body, StandardCharsets.UTF_8));
+        } catch (JacksonException e) {
+            throw SiteRefused.everything("what answers there is no site with slots: " + e.getOriginalMessage());
+        }
+    }
+
+    @Override
+    public void close() {
+        try {
+            client.close();
+        } catch (IOException e) {
+            // Nothing more is wanted of it.
+        }
+    }
+}
