@@ -14,7 +14,6 @@ import gavlin.core.page.PageReading;
 import gavlin.core.raster.DiskFull;
 import gavlin.core.raster.Redrawn;
 import gavlin.core.raster.WorkingPicture;
-import gavlin.core.receipt.Comparison;
 import gavlin.core.testcard.CardReading;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -197,18 +196,18 @@ public final class Decoders implements AutoCloseable {
     }
 
     /**
-     * Compares what a site holds with what was sent to it; see {@link Comparison}.
+     * Compares what a site holds with what was sent to it; see {@link gavlin.core.receipt.Comparison}.
      *
      * @throws PictureRefused when one of them can't be read
      */
-    public Comparison compare(Source sent, Source held, Limits limits) throws IOException {
+    public Compared compare(Source sent, Source held, Limits limits) throws IOException {
         return forPictures(
                 new Job.Compare(limits),
                 folder -> {
                     write(sent, Job.in(folder, 0));
                     write(held, Job.in(folder, 1));
                 },
-                (folder, answer) -> Answer.JSON.treeToValue(answer.result(), Comparison.class));
+                (folder, answer) -> Answer.JSON.treeToValue(answer.result(), Compared.class));
     }
 
     /**

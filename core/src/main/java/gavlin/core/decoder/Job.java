@@ -165,12 +165,14 @@ sealed interface Job {
     /** Compares what a site holds, {@code in-1}, with what was sent to it, {@code in-0}. */
     record Compare(Limits limits) implements Job {
         @Override
-        public Comparison run(Path folder) throws IOException {
-            return Comparison.of(pixels(folder, 0), pixels(folder, 1));
+        public Compared run(Path folder) throws IOException {
+            byte[] held = Files.readAllBytes(in(folder, 1));
+            Header header = PictureReader.inspect(held, limits);
+            return new Compared(Comparison.of(sent(folder), whole(held, header, out(folder))), header.type());
         }
 
-        private Pixels pixels(Path folder, int number) throws IOException {
-            byte[] file = Files.readAllBytes(in(folder, number));
+        private Pixels sent(Path folder) throws IOException {
+            byte[] file = Files.readAllBytes(in(folder, 0));
             return whole(file, PictureReader.inspect(file, limits), out(folder));
         }
     }

@@ -45,6 +45,12 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
                     "id",
                     "dispatch_id IN (SELECT id FROM dispatch WHERE site_id = ?)",
                     Map.of("dispatch_id", "dispatch")),
+            new Table(
+                    "delivery",
+                    "id",
+                    "file_id IN (SELECT f.id FROM dispatched_file f, dispatch d WHERE d.id = f.dispatch_id AND d.site_id = ?)",
+                    Map.of("file_id", "dispatched_file")),
+            new Table("connection", "", null, Map.of()),
             new Table("slot_link", "id", "site_id = ?", Map.of()),
             new Table("remark", "id", "site_id = ?", Map.of()));
 

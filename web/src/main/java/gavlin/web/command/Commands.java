@@ -43,6 +43,7 @@ public final class Commands {
                         "--spring.main.lazy-initialization=true",
                         "--springdoc.api-docs.enabled=false",
                         "--gavlin.first-account=",
+                        "--gavlin.jobs=false",
                         "--logging.level.root=WARN",
                         "--logging.level.gavlin=WARN")) {
             Command command = context.getBeansOfType(Command.class).values().stream()

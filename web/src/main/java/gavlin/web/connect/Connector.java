@@ -6,7 +6,7 @@ import java.util.List;
  * A site that is being reached. Used by one thread and closed. Every method may throw {@link SiteUnreachable}, after which the same may be
  * tried again later, or {@link SiteRefused}, which is the site's last word.
  *
- * <p>To write one for another kind of site: this interface, and a line in {@link Connectors}.
+ * <p>To write one for another kind of site: this interface, a {@link Kind}, and a line in {@link Connections}.
  */
 public interface Connector extends AutoCloseable {
     /** Answers are not read any further than this. */

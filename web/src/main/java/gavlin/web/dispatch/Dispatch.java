@@ -7,12 +7,19 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import org.hibernate.annotations.DynamicUpdate;
 
 /** Files that left for a site at one time; never changed afterwards. */
 @Entity
+@DynamicUpdate // so that a job and whoever stops it don't undo each other
 class Dispatch {
     /** To be taken away and put into the site by hand. */
     static final String PACKAGE = "package";
+
+    /** Through the site's connection. */
+    static final String SITE = "site";
+
+    private static final int LONGEST_WORDS = 600;
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -23,6 +30,9 @@ class Dispatch {
     private String madeBy;
     private String target;
     private String reason;
+    private boolean stopped;
+    private int failures;
+    private String says = "";
 
     protected Dispatch() {}
 
@@ -33,6 +43,10 @@ class Dispatch {
         this.madeBy = site.viewer().name();
         this.target = target;
         this.reason = reason;
+    }
+
+    String siteId() {
+        return siteId;
     }
 
     Long id() {
@@ -53,5 +67,51 @@ class Dispatch {
 
     String reason() {
         return reason;
+    }
+
+    boolean isToSite() {
+        return target.equals(SITE);
+    }
+
+    boolean isStopped() {
+        return stopped;
+    }
+
+    /** How often in a row the site gave no answer. */
+    int failures() {
+        return failures;
+    }
+
+    /** What it waits for, or why it stopped; empty while all goes well. */
+    String says() {
+        return says;
+    }
+
+    /** @param says why */
+    void stop(String says) {
+        this.stopped = true;
+        this.says = cut(says);
+    }
+
+    void goOn() {
+        this.stopped = false;
+        this.failures = 0;
+        this.says = "";
+    }
+
+    void failed(String says) {
+        this.failures++;
+        this.says = cut(says);
+    }
+
+    void wentWell() {
+        if (!stopped) {
+            failures = 0;
+            says = "";
+        }
+    }
+
+    static String cut(String words) {
+        return words.length() > LONGEST_WORDS ? words.substring(0, LONGEST_WORDS) : words;
     }
 }

@@ -23,29 +23,31 @@ import tools.jackson.databind.JsonNode;
 class DispatchApi {
     private final Sites sites;
     private final Dispatches dispatches;
+    private final PutBack putBack;
 
-    DispatchApi(Sites sites, Dispatches dispatches) {
+    DispatchApi(Sites sites, Dispatches dispatches, PutBack putBack) {
+        this.putBack = putBack;
         this.sites = sites;
         this.dispatches = dispatches;
     }
 
     @GetMapping
-    List<Dispatches.View> all(@AuthenticationPrincipal SignedIn who, @PathVariable String site) {
+    List<DispatchView> all(@AuthenticationPrincipal SignedIn who, @PathVariable String site) {
         return dispatches.earlier(sites.open(who.viewer(), site));
     }
 
-    /** @param body {@code {"to": "package", "reason": …}}; both may be left out */
+    /** @param body {@code {"to": "package" or "site", "reason": …}}; both may be left out */
     @PostMapping
-    ResponseEntity<Dispatches.View> start(
+    ResponseEntity<DispatchView> start(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @RequestBody(required = false) JsonNode body) {
         OpenSite open = sites.open(who.viewer(), site);
         String to = text(body, "to", Dispatch.PACKAGE);
-        if (!to.equals(Dispatch.PACKAGE)) {
-            throw new BadInput("to", "a dispatch can go to \"package\" only, was \"" + to + "\"");
+        if (!to.equals(Dispatch.PACKAGE) && !to.equals(Dispatch.SITE)) {
+            throw new BadInput("to", "a dispatch can go to \"package\" or to \"site\", was \"" + to + "\"");
         }
-        return ResponseEntity.status(HttpStatus.CREATED).body(dispatches.take(open, text(body, "reason", "")));
+        return ResponseEntity.status(HttpStatus.CREATED).body(dispatches.take(open, to, text(body, "reason", "")));
     }
 
     private static String text(JsonNode body, String member, String otherwise) {
@@ -62,17 +64,31 @@ class DispatchApi {
 
     /** @param slot the only one that is put back; all of them when it is left out */
     @PostMapping("/{id}/back")
-    List<Dispatches.Back> back(
+    List<PutBack.Back> back(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @PathVariable long id,
             @RequestParam(defaultValue = "") String slot) {
         OpenSite open = sites.open(who.viewer(), site);
-        return dispatches.putBack(open, dispatches.get(open, id), slot);
+        return putBack.all(open, dispatches.get(open, id), slot);
+    }
+
+    @PostMapping("/{id}/stop")
+    DispatchView stop(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id) {
+        OpenSite open = sites.open(who.viewer(), site);
+        dispatches.stop(open, id);
+        return dispatches.get(open, id);
+    }
+
+    @PostMapping("/{id}/on")
+    DispatchView goOn(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id) {
+        OpenSite open = sites.open(who.viewer(), site);
+        dispatches.goOn(open, id);
+        return dispatches.get(open, id);
     }
 
     @GetMapping("/{id}")
-    Dispatches.View one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id) {
+    DispatchView one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id) {
         return dispatches.get(sites.open(who.viewer(), site), id);
     }
 }

@@ -3,25 +3,20 @@ package gavlin.web.dispatch;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
-import gavlin.core.codec.PictureType;
 import gavlin.core.fit.NamePattern;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
+import gavlin.web.connect.Connections;
 import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
-import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
-import gavlin.web.store.Attachment;
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.util.List;
 import java.util.Map;
-import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -37,13 +32,16 @@ class DispatchController {
     private final Sites sites;
     private final Dispatches dispatches;
     private final SlotLinks links;
+    private final Connections connections;
     private final SlotBoard board;
     private final Rail rail;
 
-    DispatchController(Sites sites, Dispatches dispatches, SlotLinks links, SlotBoard board, Rail rail) {
+    DispatchController(
+            Sites sites, Dispatches dispatches, SlotLinks links, Connections connections, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.dispatches = dispatches;
         this.links = links;
+        this.connections = connections;
         this.board = board;
         this.rail = rail;
     }
@@ -88,6 +86,7 @@ class DispatchController {
                 "held", lines.stream().filter(line -> !line.against().isEmpty()).count());
         model.addAttribute("sentence", sentence(lines, entries));
         model.addAttribute("earlier", dispatches.earlier(open));
+        model.addAttribute("connection", connections.of(open).orElse(null));
         return "dispatch/dispatch";
     }
 
@@ -187,93 +186,17 @@ class DispatchController {
     String take(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
+            @RequestParam(defaultValue = Dispatch.PACKAGE) String to,
             @RequestParam(defaultValue = "") String reason,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
+        String target = to.equals(Dispatch.SITE) ? Dispatch.SITE : Dispatch.PACKAGE;
         try {
             return "redirect:/sites/" + open.id() + "/dispatches/"
-                    + dispatches.take(open, reason).id();
+                    + dispatches.take(open, target, reason).id();
         } catch (BadInput | Conflict e) {
             flash.addFlashAttribute("refused", e.getMessage());
             return "redirect:/sites/" + open.id() + "/dispatch";
         }
-    }
-
-    @GetMapping("/sites/{site}/dispatches/{id}")
-    String one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id, Model model) {
-        OpenSite open = sites.open(who.viewer(), site);
-        Dispatches.View dispatch = dispatches.get(open, id);
-        model.addAttribute("rail", rail.of(open, board.entries(open), "Dispatch"));
-        model.addAttribute("path", "/sites/" + open.id());
-        model.addAttribute("dispatch", dispatch);
-        model.addAttribute("warden", open.warden());
-        model.addAttribute(
-                "weight",
-                Phrases.weight(dispatch.files().stream()
-                        .mapToLong(DispatchedFile.View::bytes)
-                        .sum()));
-        return "dispatch/one";
-    }
-
-    @PostMapping("/sites/{site}/dispatches/{id}/back")
-    String back(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String slot,
-            RedirectAttributes flash) {
-        OpenSite open = sites.open(who.viewer(), site);
-        List<Dispatches.Back> all = dispatches.putBack(open, dispatches.get(open, id), slot);
-        List<String> not = all.stream()
-                .filter(each -> !each.done())
-                .map(each -> each.slot() + ": " + each.says())
-                .toList();
-        if (not.isEmpty()) {
-            flash.addFlashAttribute(
-                    "said",
-                    (all.size() == 1
-                                    ? "It is decided again as it was then."
-                                    : "All of it is decided again as it was then.")
-                            + " It leaves with the next dispatch.");
-        } else {
-            flash.addFlashAttribute("refused", "Not put back: " + String.join("; ", not) + ".");
-        }
-        return "redirect:/sites/" + open.id() + "/dispatches/" + id;
-    }
-
-    /** One file of a dispatch, to be looked at. */
-    @GetMapping("/sites/{site}/dispatches/{id}/file")
-    void file(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable long id,
-            @RequestParam String path,
-            HttpServletResponse response)
-            throws IOException {
-        Dispatches.View dispatch = dispatches.get(sites.open(who.viewer(), site), id);
-        DispatchedFile.View file = dispatch.files().stream()
-                .filter(each -> each.path().equals(path))
-                .findFirst()
-                .orElseThrow(() -> new NotFound("file", path));
-        dispatches.requireBytes(List.of(file));
-        response.setContentType(PictureType.ofWord(file.type()).mediaType());
-        response.setHeader(HttpHeaders.CACHE_CONTROL, "private, max-age=2592000, immutable");
-        response.setContentLengthLong(file.bytes());
-        dispatches.copy(file, response.getOutputStream());
-    }
-
-    /** The files of a dispatch as they were, whatever was decided since. */
-    @GetMapping("/sites/{site}/dispatches/{id}/files.zip")
-    void earlier(
-            @AuthenticationPrincipal SignedIn who,
-            @PathVariable String site,
-            @PathVariable long id,
-            HttpServletResponse response)
-            throws IOException {
-        OpenSite open = sites.open(who.viewer(), site);
-        Dispatches.View dispatch = dispatches.get(open, id);
-        dispatches.requireBytes(dispatch.files());
-        Attachment.announce(response, "application/zip", open.id() + "-dispatch-" + id + ".zip");
-        dispatches.write(dispatch, response.getOutputStream());
     }
 }

@@ -63,11 +63,15 @@ class DispatchedFile {
         this.against = against;
     }
 
+    Long id() {
+        return id;
+    }
+
     long dispatchId() {
         return dispatchId;
     }
 
-    /** As programs and pages see it. @param revision of the fit that it was made from */
+    /** As programs and pages see it. @param revision of the fit that it was made from @param receipt null for what was taken away */
     record View(
             String path,
             String slot,
@@ -83,9 +87,15 @@ class DispatchedFile {
             String title,
             String description,
             String link,
-            String against) {}
+            String against,
+            Delivery.Receipt receipt) {}
 
     View view() {
+        return view(null);
+    }
+
+    /** @param receipt what the site made of it; null where it was not sent there */
+    View view(Delivery.Receipt receipt) {
         return new View(
                 path,
                 slot,
@@ -101,6 +111,30 @@ class DispatchedFile {
                 title,
                 description,
                 link,
-                against);
+                against,
+                receipt);
+    }
+
+    /** The very same, to leave once more. */
+    DispatchedFile again(long dispatch) {
+        DispatchedFile same = new DispatchedFile();
+        same.dispatchId = dispatch;
+        same.slot = slot;
+        same.section = section;
+        same.member = member;
+        same.density = density;
+        same.revision = revision;
+        same.path = path;
+        same.type = type;
+        same.width = width;
+        same.height = height;
+        same.bytes = bytes;
+        same.sha256 = sha256;
+        same.picture = picture;
+        same.title = title;
+        same.description = description;
+        same.link = link;
+        same.against = against;
+        return same;
     }
 }

@@ -1,19 +1,15 @@
 package gavlin.web.dispatch;
 
 import gavlin.core.Require;
-import gavlin.core.brief.Slot;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Verdict;
 import gavlin.core.geometry.Size;
-import gavlin.web.fit.FitBook;
+import gavlin.web.connect.Connections;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
-import gavlin.web.fit.Place;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
-import gavlin.web.problem.Forbidden;
-import gavlin.web.problem.Gone;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.SiteGoes;
@@ -22,9 +18,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.time.Instant;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -46,8 +40,10 @@ public class Dispatches {
 
     private final DispatchRepository dispatches;
     private final DispatchedFileRepository dispatched;
+    private final DeliveryRepository deliveries;
+    private final SendingJobs jobs;
+    private final Connections connections;
     private final Fits fits;
-    private final FitBook book;
     private final Renditions renditions;
     private final Parcels parcels;
     private final FileStore store;
@@ -56,8 +52,10 @@ public class Dispatches {
     Dispatches(
             DispatchRepository dispatches,
             DispatchedFileRepository dispatched,
+            DeliveryRepository deliveries,
+            SendingJobs jobs,
+            Connections connections,
             Fits fits,
-            FitBook book,
             Renditions renditions,
             Parcels parcels,
             FileStore store,
@@ -65,8 +63,10 @@ public class Dispatches {
         this.transaction = transaction;
         this.dispatches = dispatches;
         this.dispatched = dispatched;
+        this.deliveries = deliveries;
+        this.jobs = jobs;
+        this.connections = connections;
         this.fits = fits;
-        this.book = book;
         this.renditions = renditions;
         this.parcels = parcels;
         this.store = store;
@@ -98,27 +98,6 @@ public class Dispatches {
     record Line(FitState fit, Change change, List<String> against) {
         StoredRendition file() {
             return fit.rendition();
-        }
-    }
-
-    /** A dispatch, with its files where they were asked for. */
-    record View(
-            long id,
-            Instant madeAt,
-            String madeBy,
-            String target,
-            String reason,
-            String state,
-            List<DispatchedFile.View> files) {
-        static View of(Dispatch dispatch, List<DispatchedFile> files) {
-            return new View(
-                    dispatch.id(),
-                    dispatch.madeAt(),
-                    dispatch.madeBy(),
-                    dispatch.target(),
-                    dispatch.reason(),
-                    "done",
-                    files.stream().map(DispatchedFile::view).toList());
         }
     }
 
@@ -163,11 +142,15 @@ public class Dispatches {
     /**
      * Puts on record that what is accepted leaves.
      *
+     * @param target {@link Dispatch#PACKAGE} or {@link Dispatch#SITE}, whereto a job brings it
      * @param reason why that goes along which something stands against; empty where it is to stay behind
-     * @throws Conflict when nothing is left to go
+     * @throws Conflict when nothing is left to go, or nobody said how to reach the site
      */
-    public View take(OpenSite site, String reason) {
+    public DispatchView take(OpenSite site, String target, String reason) {
         site.requireChange(OpenSite.WHOLE_SITE);
+        if (target.equals(Dispatch.SITE)) {
+            requireConnection(site);
+        }
         String why = Require.text("reason", reason, LONGEST_REASON);
         Parcel parcel = parcels.of(
                 site, fit -> fit.accepted() && (!why.isEmpty() || against(fit).isEmpty()));
@@ -179,12 +162,78 @@ public class Dispatches {
                 parcel.items().stream().anyMatch(item -> !against(item.fit()).isEmpty());
         // Files were made above, which takes its time; only now a connection is held.
         return transaction.execute(status -> {
-            Dispatch made = dispatches.save(new Dispatch(site, Dispatch.PACKAGE, overridden ? why : ""));
-            List<DispatchedFile> files = parcel.items().stream()
-                    .map(item -> new DispatchedFile(made.id(), item, cut(String.join(" ", against(item.fit())))))
-                    .toList();
-            return View.of(made, dispatched.saveAll(files));
+            Dispatch made = dispatches.save(new Dispatch(site, target, overridden ? why : ""));
+            return begun(
+                    made,
+                    parcel.items().stream()
+                            .map(item ->
+                                    new DispatchedFile(made.id(), item, cut(String.join(" ", against(item.fit())))))
+                            .toList());
         });
+    }
+
+    private DispatchView begun(Dispatch made, List<DispatchedFile> unsaved) {
+        List<DispatchedFile> files = dispatched.saveAll(unsaved);
+        if (!made.isToSite()) {
+            return DispatchView.of(made, files, List.of());
+        }
+        List<Delivery> waiting = deliveries.saveAll(
+                files.stream().map(file -> new Delivery(file.id())).toList());
+        jobs.begin(made.id());
+        return DispatchView.of(made, files, waiting);
+    }
+
+    private void requireConnection(OpenSite site) {
+        if (connections.of(site).isEmpty()) {
+            throw new Conflict("Gavlin doesn't know how to reach this site yet: set its connection first");
+        }
+    }
+
+    /**
+     * Sends the files of an earlier dispatch once more, as they were.
+     *
+     * @param slot the only one, or empty for all
+     */
+    DispatchView sendAgain(OpenSite site, DispatchView dispatch, String slot) {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        requireConnection(site);
+        List<DispatchedFile> before = dispatched.findByDispatchIdOrderById(dispatch.id()).stream()
+                .filter(file -> slot.isEmpty() || file.view().slot().equals(slot))
+                .toList();
+        requireBytes(before.stream().map(DispatchedFile::view).toList());
+        return transaction.execute(status -> {
+            Dispatch made = dispatches.save(new Dispatch(site, Dispatch.SITE, dispatch.reason()));
+            return begun(
+                    made, before.stream().map(file -> file.again(made.id())).toList());
+        });
+    }
+
+    /** Stops a dispatch before its next slot; what has arrived stays where it is. */
+    @Transactional
+    public void stop(OpenSite site, long id) {
+        ofSite(site, id).stop("stopped by " + site.viewer().name());
+    }
+
+    /** Goes on with what was stopped, and tries once more what was refused. */
+    @Transactional
+    public void goOn(OpenSite site, long id) {
+        Dispatch dispatch = ofSite(site, id);
+        dispatch.goOn();
+        deliveries.ofDispatch(id).stream()
+                .filter(delivery -> delivery.state() == Delivery.State.REFUSED)
+                .forEach(Delivery::again);
+        jobs.begin(id);
+    }
+
+    private Dispatch ofSite(OpenSite site, long id) {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        Dispatch dispatch = dispatches
+                .findByIdAndSiteId(id, site.id())
+                .orElseThrow(() -> new NotFound("dispatch", Long.toString(id)));
+        if (!dispatch.isToSite()) {
+            throw new Conflict("this dispatch was taken away as a package: there is nothing to stop or to go on with");
+        }
+        return dispatch;
     }
 
     private static String cut(String words) {
@@ -224,7 +273,7 @@ public class Dispatches {
         return place(fit.section(), fit.slot().id(), fit.place().member());
     }
 
-    private static String place(DispatchedFile.View file) {
+    static String place(DispatchedFile.View file) {
         return place(file.section(), file.slot(), file.member());
     }
 
@@ -234,68 +283,20 @@ public class Dispatches {
 
     /** The newest first, without their files. */
     @Transactional(readOnly = true)
-    public List<View> earlier(OpenSite site) {
+    public List<DispatchView> earlier(OpenSite site) {
         return dispatches.findTop50BySiteIdOrderByIdDesc(site.id()).stream()
-                .map(dispatch -> View.of(dispatch, List.of()))
+                .map(dispatch -> DispatchView.of(dispatch, List.of(), deliveries.ofDispatch(dispatch.id())))
                 .toList();
     }
 
     /** @throws NotFound when the site has none of that number */
     @Transactional(readOnly = true)
-    public View get(OpenSite site, long id) {
+    public DispatchView get(OpenSite site, long id) {
         Dispatch dispatch = dispatches
                 .findByIdAndSiteId(id, site.id())
                 .orElseThrow(() -> new NotFound("dispatch", Long.toString(id)));
-        return View.of(dispatch, dispatched.findByDispatchIdOrderById(dispatch.id()));
-    }
-
-    /** What became of a place that was to be put back. */
-    public record Back(String slot, String section, int member, boolean done, String says) {}
-
-    /**
-     * Decides again what was decided when a dispatch left, and accepts it; what was decided since stays in each slot's history.
-     *
-     * @param slot the only one, or empty for all
-     */
-    List<Back> putBack(OpenSite site, View dispatch, String slot) {
-        site.requireChange(OpenSite.WHOLE_SITE);
-        Map<String, DispatchedFile.View> places = new LinkedHashMap<>();
-        dispatch.files().stream()
-                .filter(file -> slot.isEmpty() || file.slot().equals(slot))
-                .forEach(file -> places.putIfAbsent(place(file), file));
-        if (places.isEmpty()) {
-            throw new NotFound("file of this dispatch for the slot", slot);
-        }
-        return places.values().stream().map(file -> putBack(site, file)).toList();
-    }
-
-    private Back putBack(OpenSite site, DispatchedFile.View file) {
-        try {
-            Slot slot = site.slot(file.slot());
-            Place place = new Place(slot, site.section(slot, file.section()), file.member());
-            if (fits.currentRevision(site, place) == file.revision()) {
-                return back(file, true, "as it was then");
-            }
-            book.goTo(site, place, file.revision());
-            return accepted(site, place, file);
-        } catch (NotFound e) {
-            return back(file, false, "its slot or its history is not here any more");
-        } catch (Conflict | Gone | Forbidden e) {
-            return back(file, false, e.getMessage());
-        }
-    }
-
-    private Back accepted(OpenSite site, Place place, DispatchedFile.View file) {
-        try {
-            book.accept(site, place);
-            return back(file, true, "back as it was then");
-        } catch (Conflict e) {
-            return back(file, false, "decided again as it was then, and yet: " + e.getMessage());
-        }
-    }
-
-    private static Back back(DispatchedFile.View file, boolean done, String says) {
-        return new Back(file.slot(), file.section(), file.member(), done, says);
+        return DispatchView.of(
+                dispatch, dispatched.findByDispatchIdOrderById(dispatch.id()), deliveries.ofDispatch(id));
     }
 
     /** @throws Conflict when bytes are missing, as after a restore, which computes only what holds now */
@@ -315,7 +316,7 @@ public class Dispatches {
     }
 
     /** The files in their folders, with their checksums. */
-    void write(View dispatch, OutputStream to) throws IOException {
+    void write(DispatchView dispatch, OutputStream to) throws IOException {
         Parcel.write(
                 dispatch.files().stream()
                         .map(file ->

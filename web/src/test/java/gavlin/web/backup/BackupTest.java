@@ -132,7 +132,8 @@ class BackupTest {
                 to,
                 text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"9\"")
                         .replaceFirst("\"picture_words\" *: *\\d+,", "")
-                        .replaceAll(",\\s*\"(dispatch|dispatched_file|slot_link|remark)\" *: *\\d+", "")
+                        .replaceAll(
+                                ",\\s*\"(dispatch|dispatched_file|delivery|connection|slot_link|remark)\" *: *\\d+", "")
                         .replaceAll(",\"(removed_at|removed_by)\":(null|\"[^\"]*\")", "")
                         .replaceAll(",\"archived\":(true|false)", ""));
     }
