@@ -29,7 +29,7 @@ public final class StandIn {
     }
 
     /** Starts answering; the caller stops it. @param key that whoever sends pictures has to know */
-    static HttpServer serve(InetSocketAddress address, String key) throws IOException {
+    public static HttpServer serve(InetSocketAddress address, String key) throws IOException {
         StandIn site = new StandIn();
         HttpServer server = HttpServer.create(address, 50);
         ExecutorService threads = Executors.newFixedThreadPool(THREADS, work -> {

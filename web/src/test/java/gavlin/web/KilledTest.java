@@ -2,22 +2,11 @@ package gavlin.web;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.net.ServerSocket;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -33,12 +22,11 @@ class KilledTest extends BrowserWalk {
     @TempDir
     Path folder;
 
-    private String port;
-    private Process process;
+    private Killable process;
 
     @Test
     void killed_betweenAChangeAndItsAnswer_losesNothingThatWasSaid() throws Exception {
-        port = freePort();
+        process = new Killable(folder);
         startProcess();
         signInThere();
         openBench();
@@ -89,67 +77,16 @@ class KilledTest extends BrowserWalk {
     @AfterEach
     void kill() {
         if (process != null) {
-            process.destroyForcibly();
-            try {
-                process.waitFor(20, TimeUnit.SECONDS);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            }
+            process.kill();
         }
     }
 
     private void startProcess() throws IOException, InterruptedException {
-        String classes = System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"));
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-Xmx512m",
-                "-XX:TieredStopAtLevel=1",
-                "-Djava.awt.headless=true",
-                "-cp",
-                classes,
-                "gavlin.web.GavlinApplication"));
-        command.addAll(List.of(RunningGavlin.arguments(port, folder)));
-        Path log = folder.resolve("killed.log");
-        process = new ProcessBuilder(command)
-                .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
-                .start();
-        HttpRequest health =
-                HttpRequest.newBuilder(URI.create(there("/actuator/health"))).build();
-        for (int i = 0; i < 600 && !answers(health); i++) {
-            assertTrue(process.isAlive(), () -> read(log));
-            Thread.sleep(200);
-        }
-        assertTrue(process.isAlive(), () -> read(log)); // or it was another one that answered
-    }
-
-    private static boolean answers(HttpRequest request) throws InterruptedException {
-        try {
-            return HttpClient.newHttpClient()
-                            .send(request, HttpResponse.BodyHandlers.discarding())
-                            .statusCode()
-                    == 200;
-        } catch (IOException e) {
-            return false;
-        }
-    }
-
-    private static String read(Path file) {
-        try {
-            return Files.readString(file);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private static String freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return Integer.toString(socket.getLocalPort());
-        }
+        process.start();
     }
 
     private String there(String path) {
-        return "http://127.0.0.1:" + port + path;
+        return process.address() + path;
     }
 
     private void signInThere() {

@@ -73,6 +73,8 @@ public final class RunningGavlin {
         return new String[] {
             "--server.port=" + port,
             "--management.server.port=0",
+            "--gavlin.private-sites=127.0.0.1",
+            "--gavlin.key-file=" + cache.resolveSibling("gavlin-test-keys").resolve("sites.key"),
             "--gavlin.demo=" + demo,
             "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,

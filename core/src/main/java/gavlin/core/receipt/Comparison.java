@@ -47,6 +47,8 @@ public record Comparison(Outcome outcome, Double likeness, Box<InSlot> part, Siz
     private static final double EDGE = 0.75;
     /** Correlation under which nothing was found: pictures of the same kind come to 0.6, heavy compression stays above 0.9. */
     private static final double FOUND = 0.8;
+    /** Of the difference that the whole leaves: as little of it a part must leave to be believed. */
+    private static final double CLEARLY = 0.8;
     /** Of brightness, 0..255: a picture with less in it is as good as flat, and any part of it is like any other. */
     private static final double FLAT = 0.5;
 
@@ -74,10 +76,14 @@ public record Comparison(Outcome outcome, Double likeness, Box<InSlot> part, Siz
         if (found < FOUND || spread(from) < FLAT && spread(to) > 8 * FLAT) {
             return new Comparison(Outcome.OTHER, null, null, sent.size(), held.size(), flattened);
         }
-        boolean all = part.equals(whole(sent));
-        Outcome outcome =
-                !all ? Outcome.CROPPED : sent.size().equals(held.size()) ? Outcome.COMPRESSED : Outcome.SCALED;
-        return new Comparison(outcome, likeness(sent, held, part), part, sent.size(), held.size(), flattened);
+        if (!part.equals(whole(sent)) && !explainsMore(sent, held, part)) {
+            part = whole(sent);
+        }
+        double likeness = Ssim.between(made(sent, held, part), held);
+        Outcome outcome = !part.equals(whole(sent))
+                ? Outcome.CROPPED
+                : sent.size().equals(held.size()) ? Outcome.COMPRESSED : Outcome.SCALED;
+        return new Comparison(outcome, likeness, part, sent.size(), held.size(), flattened);
     }
 
     private static Box<InSlot> whole(Pixels sent) {
@@ -101,12 +107,31 @@ public record Comparison(Outcome outcome, Double likeness, Box<InSlot> part, Siz
         return new Box<>(left, top, right - left, bottom - top);
     }
 
-    private static double likeness(Pixels sent, Pixels held, Box<InSlot> part) {
+    /**
+     * Whether a part is clearly nearer to what is held than the whole is, pixel by pixel: skies and gradients look like parts of
+     * themselves, but for their brightness.
+     */
+    private static boolean explainsMore(Pixels sent, Pixels held, Box<InSlot> part) {
+        return difference(sent, held, part) < CLEARLY * difference(sent, held, whole(sent));
+    }
+
+    /** Mean square of brightness. */
+    private static double difference(Pixels sent, Pixels held, Box<InSlot> part) {
+        float[] expected = Plane.of(made(sent, held, part)).values();
+        float[] found = Plane.of(held).values();
+        double sum = 0;
+        for (int i = 0; i < found.length; i++) {
+            sum += (expected[i] - found[i]) * (expected[i] - found[i]);
+        }
+        return sum / found.length;
+    }
+
+    /** A part, made as large as what is held. */
+    private static Pixels made(Pixels sent, Pixels held, Box<InSlot> part) {
         Framing<InPicture> framing = new Framing<>(
                 new Box<>(part.x(), part.y(), part.width(), part.height()),
                 held.size().box());
-        Pixels expected = new PixelsPicture<InPicture>(sent, sent.size()).render(framing, held.size());
-        return Ssim.between(expected, held);
+        return new PixelsPicture<InPicture>(sent, sent.size()).render(framing, held.size());
     }
 
     /** The standard deviation. */

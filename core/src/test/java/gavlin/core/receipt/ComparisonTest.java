@@ -136,6 +136,21 @@ class ComparisonTest {
     }
 
     @Test
+    void aGradientWithGrain_thatIsCompressedAgain_isWhole_thoughPartsOfItLookTheSame() throws IOException {
+        byte[] samples = new byte[1200 * 500 * 3];
+        for (int i = 0; i < samples.length / 3; i++) {
+            int grain = (i % 1200 * 7919 + i / 1200 * 104729) % 23;
+            samples[3 * i] = (byte) (40 + 160 * (i % 1200) / 1200 + grain);
+            samples[3 * i + 1] = (byte) (60 + 120 * (i / 1200) / 500 + grain);
+            samples[3 * i + 2] = (byte) (90 + grain);
+        }
+        Pixels sent = new Pixels(new Size(1200, 500), 3, samples);
+        assertEquals(
+                Outcome.COMPRESSED,
+                Comparison.of(sent, pixels(compressed(image(sent), 0.4))).outcome());
+    }
+
+    @Test
     void aPictureOfOnePixel_isCompared() {
         Pixels one = new Pixels(new Size(1, 1), 3, new byte[] {1, 2, 3});
         assertEquals(Outcome.REWRITTEN, Comparison.of(one, one).outcome());

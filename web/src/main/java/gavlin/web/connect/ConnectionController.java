@@ -1,6 +1,7 @@
 package gavlin.web.connect;
 
 import gavlin.core.BadInput;
+import gavlin.core.brief.Slot;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
@@ -35,14 +36,19 @@ class ConnectionController {
         this.rail = rail;
     }
 
-    /** @param own whether it can be taken away */
-    public record Row(String slot, String what, String state, String page, boolean own) {
-        private static Row of(Connector.Holding held) {
+    /** @param name of the slot, where the sheet has it @param own whether it can be taken away */
+    public record Row(String slot, String name, String what, String state, String page, boolean own) {
+        private static Row of(OpenSite site, Connector.Holding held) {
             boolean any = held.bytes() > 0;
             String size = held.size() == null ? "" : held.size() + ", ";
             String type = held.type().isEmpty() ? "" : held.type().replaceFirst("^image/", "") + ", ";
             return new Row(
-                    held.slot(), any ? size + type + Phrases.weight(held.bytes()) : "", held.state(), held.page(), any);
+                    held.slot(),
+                    site.sheet().slot(held.slot()).map(Slot::name).orElse(held.slot()),
+                    any ? size + type + Phrases.weight(held.bytes()) : "",
+                    held.state(),
+                    held.page(),
+                    any);
         }
     }
 
@@ -58,7 +64,10 @@ class ConnectionController {
         if (set != null) {
             try (Connector there = connections.open(open.id())) {
                 model.addAttribute(
-                        "rows", there.holdings().stream().map(Row::of).toList());
+                        "rows",
+                        there.holdings().stream()
+                                .map(held -> Row.of(open, held))
+                                .toList());
                 model.addAttribute("answered", there.answered());
             } catch (SiteRefused | SiteUnreachable e) {
                 model.addAttribute("silent", e.getMessage());

@@ -23,6 +23,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** A site that has slots of its own and takes a picture for each, as the stand-in site's {@code openapi.yaml} describes it. */
 final class SlotsConnector implements Connector {
     private static final JsonMapper JSON = JsonMapper.shared();
+    private static final int TRIES = 3;
+    private static final int PAUSE_MS = 300;
 
     private final CloseableHttpClient client;
     private final URI root;
@@ -34,13 +36,15 @@ final class SlotsConnector implements Connector {
         this.root = reach.uri();
         this.key = key;
         try {
-            JsonNode all =
-                    read(ask(RequestBuilder.get(root.resolve("api/slots")).build(), true));
-            all.forEach(slot -> slots.put(slot.path("id").asString(""), slot));
+            ask().forEach(slot -> slots.put(slot.path("id").asString(""), slot));
         } catch (RuntimeException e) {
             close();
             throw e;
         }
+    }
+
+    private JsonNode ask() {
+        return read(ask(RequestBuilder.get(root.resolve("api/slots")).build(), true));
     }
 
     private record Answer(int status, byte[] body) {}
@@ -105,7 +109,7 @@ final class SlotsConnector implements Connector {
     @Override
     public List<Holding> holdings() {
         List<Holding> all = new ArrayList<>();
-        slots.values().forEach(slot -> {
+        ask().forEach(slot -> {
             JsonNode holds = slot.path("holds");
             boolean own = !holds.isObject();
             all.add(new Holding(
@@ -138,10 +142,36 @@ final class SlotsConnector implements Connector {
         return judged(answer(request, signed));
     }
 
+    /** What is lost on the way or meets a busy site is asked again a few times: nothing here does harm twice. */
     private Answer answer(HttpUriRequest request, boolean signed) {
         if (signed) {
             ((HttpRequestBase) request).setHeader(HttpHeaders.AUTHORIZATION, "Bearer " + key);
         }
+        for (int left = TRIES - 1; ; left--) {
+            try {
+                Answer answer = once(request);
+                if (left == 0 || answer.status < 500 && answer.status != 429) {
+                    return answer;
+                }
+            } catch (IOException e) {
+                if (left == 0) {
+                    throw new SiteUnreachable("the site gave no answer", e);
+                }
+            }
+            pause();
+        }
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(PAUSE_MS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new SiteUnreachable("the sending was interrupted", e);
+        }
+    }
+
+    private Answer once(HttpUriRequest request) throws IOException {
         try (CloseableHttpResponse response = client.execute(request)) {
             int status = response.getStatusLine().getStatusCode();
             if (response.getEntity() == null) {
@@ -154,8 +184,6 @@ final class SlotsConnector implements Connector {
                 }
                 return new Answer(status, body);
             }
-        } catch (IOException e) {
-            throw new SiteUnreachable("the site gave no answer", e);
         }
     }
 

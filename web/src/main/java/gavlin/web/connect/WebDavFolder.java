@@ -19,6 +19,7 @@ import java.util.stream.Collectors;
 /** Over WebDAV (RFC 4918). */
 final class WebDavFolder implements Folder {
     private static final int NOT_FOUND = 404;
+    private static final int METHOD_NOT_ALLOWED = 405;
     private static final int DEPTH = 2;
 
     private final Sardine dav;
@@ -88,13 +89,16 @@ final class WebDavFolder implements Folder {
     }
 
     private void makeFolder(String folder) throws IOException {
-        boolean there = asked(() -> dav.exists(at(folder) + "/"));
-        if (!there) {
-            asked(() -> {
+        asked(() -> {
+            try {
                 dav.createDirectory(at(folder) + "/");
-                return null;
-            });
-        }
+            } catch (SardineException e) {
+                if (e.getStatusCode() != METHOD_NOT_ALLOWED) { // it is there already (RFC 4918, 9.3.1)
+                    throw e;
+                }
+            }
+            return null;
+        });
     }
 
     @Override

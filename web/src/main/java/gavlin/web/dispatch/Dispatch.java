@@ -99,8 +99,9 @@ class Dispatch {
         this.says = "";
     }
 
-    void failed(String says) {
-        this.failures++;
+    /** @param further whether something was done before: then patience begins anew */
+    void failed(String says, boolean further) {
+        this.failures = further ? 1 : failures + 1;
         this.says = cut(says);
     }
 

@@ -71,6 +71,11 @@ public record DispatchView(
         return count(receipt -> receipt.sentAt() != null);
     }
 
+    /** Files for which the site has a place. */
+    public long withPlace() {
+        return count(receipt -> !receipt.state().equals(Delivery.State.NO_PLACE.word()));
+    }
+
     public long seen() {
         return count(Delivery.Receipt::seen);
     }

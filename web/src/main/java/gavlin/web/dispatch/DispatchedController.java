@@ -59,7 +59,14 @@ class DispatchedController {
     }
 
     /** @param received null for what was taken away */
-    public record Row(DispatchedFile.View file, ReceiptWords received) {}
+    public record Row(DispatchedFile.View file, String weight, ReceiptWords received) {
+        private static Row of(DispatchedFile.View file) {
+            return new Row(
+                    file,
+                    Phrases.weight(file.bytes()),
+                    file.receipt() == null ? null : ReceiptWords.of(file.receipt()));
+        }
+    }
 
     @GetMapping
     String one(@AuthenticationPrincipal SignedIn who, @PathVariable String site, @PathVariable long id, Model model) {
@@ -68,11 +75,7 @@ class DispatchedController {
         model.addAttribute("rail", rail.of(open, board.entries(open), "Dispatch"));
         model.addAttribute("path", "/sites/" + open.id());
         model.addAttribute("dispatch", dispatch);
-        model.addAttribute(
-                "rows",
-                dispatch.files().stream()
-                        .map(file -> new Row(file, file.receipt() == null ? null : ReceiptWords.of(file.receipt())))
-                        .toList());
+        model.addAttribute("rows", dispatch.files().stream().map(Row::of).toList());
         model.addAttribute("progress", dispatch.isToSite() ? progress(dispatch) : null);
         model.addAttribute(
                 "refusals",
@@ -90,12 +93,14 @@ class DispatchedController {
     }
 
     private static String progress(DispatchView dispatch) {
-        int all = dispatch.files().size();
+        long all = dispatch.withPlace();
+        long without = dispatch.files().size() - all;
         return dispatch.arrived() + " of " + all + (all == 1 ? " file has" : " files have") + " arrived, visitors see "
-                + dispatch.seen() + "."
+                + dispatch.seen()
+                + (without == 0 ? "." : "; for " + without + " the site has no place.")
                 + switch (dispatch.state()) {
                     case "sending" -> " The others are on their way.";
-                    case "looking" -> " The site is looked at again by itself until they do.";
+                    case "looking" -> " The site is looked at again by itself until they see all.";
                     case "stopped" -> " It stands still.";
                     default -> "";
                 };

@@ -81,12 +81,14 @@ class Sending {
         if (dispatch == null || dispatch.isStopped()) {
             return null;
         }
+        long before = left(id);
         try (Connector site = connections.open(dispatch.siteId())) {
             boolean all = send(id, site) && look(id, site);
             Dispatch now = change(id, Dispatch::wentWell);
             return all || now.isStopped() ? null : untilNextLook(id);
         } catch (SiteUnreachable | DecodersBusy | UncheckedIOException e) {
-            Dispatch now = change(id, failed -> failed.failed(e.getMessage() + "; it is tried again by itself"));
+            boolean further = left(id) < before;
+            Dispatch now = change(id, failed -> failed.failed(e.getMessage() + "; it is tried again by itself", further));
             if (now.failures() >= MOST_FAILURES) {
                 change(id, stopped -> stopped.stop("given up after " + MOST_FAILURES + " tries: " + e.getMessage()));
                 return null;
@@ -96,6 +98,13 @@ class Sending {
             change(id, stopped -> stopped.stop(e.getMessage()));
             return null;
         }
+    }
+
+    /** How much is left to be done: a file that waits has to be sent and looked at. */
+    private long left(long id) {
+        return deliveries.ofDispatch(id).stream()
+                .mapToLong(delivery -> delivery.waits() ? 2 : delivery.isSettled() ? 0 : 1)
+                .sum();
     }
 
     private static Duration pause(int times) {

@@ -24,8 +24,8 @@ import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 class Jobs {
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
     private static final Duration POLLED = Duration.ofSeconds(2);
-    /** A node is thought dead when it was silent for so many heartbeats: a quarter of a minute. */
-    private static final Duration HEARTBEAT = Duration.ofSeconds(4);
+    /** A node is thought dead when it was silent for so many heartbeats: eight seconds. */
+    private static final Duration HEARTBEAT = Duration.ofSeconds(2);
 
     private static final int MISSED = 4;
     private static final int THREADS = 2;
