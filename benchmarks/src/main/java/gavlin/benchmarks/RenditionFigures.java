@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 
 /** From a picture's file to renditions' files, beside the tools that the machine has. */
@@ -42,6 +43,7 @@ final class RenditionFigures {
         RenditionFigures figures = new RenditionFigures(Workbench.open());
         figures.oneRendition();
         figures.wholeKit();
+        figures.wholeSite();
         figures.progressive();
         figures.profile();
     }
@@ -97,6 +99,72 @@ final class RenditionFigures {
                 throw new IllegalStateException(e);
             }
         });
+    }
+
+    /** The files of a site with 400 slots: 40 photographs of 12 megapixels, each in ten sizes. */
+    private void wholeSite() throws Exception {
+        List<String> sizes = KIT.subList(0, 10);
+        List<Path> pictures = IntStream.range(0, 40)
+                .mapToObj(i -> bench.write("site-" + i + ".jpg", TestPhotograph.jpeg(Size.parse("4000x3000"), 100 + i)))
+                .toList();
+        Figures figures = new Figures("400 files of a site, from 40 photographs of 12 MP, file to file")
+                .add("Gavlin", () -> {
+                    for (Path picture : pictures) {
+                        bench.renditions(picture, sizes);
+                    }
+                });
+        if (Workbench.isInstalled("vipsthumbnail")) {
+            figures.add("vipsthumbnail, two at a time", () -> each(pictures, sizes, this::vips));
+        }
+        if (Workbench.isInstalled("convert")) {
+            figures.add("convert, two at a time", () -> each(pictures, sizes, this::convert));
+        }
+        figures.printOnce();
+    }
+
+    private interface Command {
+        String[] of(Path picture, String size);
+    }
+
+    private void each(List<Path> pictures, List<String> sizes, Command command) {
+        pictures.stream()
+                .flatMap(picture -> sizes.stream().map(size -> command.of(picture, size)))
+                .parallel()
+                .forEach(words -> {
+                    try {
+                        bench.run(words);
+                    } catch (IOException | InterruptedException e) {
+                        throw new IllegalStateException(e);
+                    }
+                });
+    }
+
+    private String[] vips(Path picture, String size) {
+        return new String[] {
+            "vipsthumbnail",
+            "-s",
+            size,
+            "--smartcrop=centre",
+            "-o",
+            "peer-" + size + "-" + picture.getFileName() + "[Q=80]",
+            picture.toString()
+        };
+    }
+
+    private String[] convert(Path picture, String size) {
+        return new String[] {
+            "convert",
+            picture.toString(),
+            "-resize",
+            size + "^",
+            "-gravity",
+            "center",
+            "-extent",
+            size,
+            "-quality",
+            "80",
+            "peer-" + size + "-" + picture.getFileName()
+        };
     }
 
     private void progressive() throws Exception {

@@ -58,7 +58,7 @@ class SentThroughTroubleTest {
             killedAfter(40);
             sender.start();
             killedAfter(100);
-            sender.start();
+            gavlin.bean(Scheduler.class).resume(); // and another node takes it up
             JsonNode now = gavlin.get("warden", path).json();
             for (int i = 0; i < 900 && !now.path("state").asString().equals("done"); i++) {
                 Thread.sleep(100);

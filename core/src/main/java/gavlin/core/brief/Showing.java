@@ -83,13 +83,17 @@ public record Showing(
         double w = Math.max(box.width(), Math.min(widest.width(), width));
         double along = (w - box.width()) / (widest.width() - box.width());
         Box<InShowing> now = new Box<>(0, 0, w, box.height() + along * (widest.height() - box.height()));
+        return boxed(now, now);
+    }
+
+    private Showing boxed(Box<InShowing> now, Box<InShowing> atWidest) {
         return new Showing(
                 id,
                 name,
                 page,
                 screenWidth,
                 now,
-                now,
+                atWidest,
                 objectFit,
                 positionIsFree,
                 background,
@@ -98,22 +102,17 @@ public record Showing(
                 exists);
     }
 
+    /** This showing on a screen of another width than the theme tells of: as high as it is, and so wide. */
+    public Showing stretched(double width) {
+        Box<InShowing> now = new Box<>(0, 0, width, box.height());
+        return boxed(now, now);
+    }
+
     /** This showing where the theme gives it another height, so many times its own; what lies over it keeps its distance to its edges. */
     public Showing tallerBy(double factor) {
-        Box<InShowing> now = new Box<>(0, 0, box.width(), box.height() * factor);
-        return new Showing(
-                id,
-                name,
-                page,
-                screenWidth,
-                now,
-                new Box<>(0, 0, widest.width(), widest.height() * factor),
-                objectFit,
-                positionIsFree,
-                background,
-                alsoBehind,
-                obstructions.stream().map(o -> o.moved(box, now)).toList(),
-                exists);
+        return boxed(
+                new Box<>(0, 0, box.width(), box.height() * factor),
+                new Box<>(0, 0, widest.width(), widest.height() * factor));
     }
 
     /** This showing on a page whose author sets object-position. */

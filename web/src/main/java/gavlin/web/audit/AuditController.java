@@ -5,6 +5,10 @@ import gavlin.web.account.SignedIn;
 import gavlin.web.audit.Audits.Finding;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
+import gavlin.web.connect.Connections;
+import gavlin.web.connect.SiteRefused;
+import gavlin.web.connect.SiteUnreachable;
+import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.io.IOException;
@@ -25,10 +29,12 @@ import org.springframework.web.multipart.MultipartFile;
 class AuditController {
     private final Sites sites;
     private final Audits audits;
+    private final Connections connections;
     private final SlotBoard board;
     private final Rail rail;
 
-    AuditController(Sites sites, Audits audits, SlotBoard board, Rail rail) {
+    AuditController(Sites sites, Audits audits, SlotBoard board, Rail rail, Connections connections) {
+        this.connections = connections;
         this.sites = sites;
         this.audits = audits;
         this.board = board;
@@ -72,6 +78,7 @@ class AuditController {
     private String page(OpenSite open, Model model) {
         model.addAttribute("rail", rail.of(open, board.entries(open), "Plan"));
         model.addAttribute("path", "/sites/" + open.id());
+        model.addAttribute("connection", connections.of(open).orElse(null));
         return "audit/audit";
     }
 
@@ -88,6 +95,23 @@ class AuditController {
             model.addAttribute("rows", rows);
             model.addAttribute("sentence", sentence(rows));
         } catch (BadInput e) {
+            model.addAttribute("refused", e.getMessage());
+        }
+        return page(open, model);
+    }
+
+    /** Looks at what the site holds now, fetched from it. */
+    @PostMapping("/sites/{site}/audit/from-site")
+    String bringFromSite(@AuthenticationPrincipal SignedIn who, @PathVariable String site, Model model)
+            throws IOException {
+        OpenSite open = sites.open(who.viewer(), site);
+        try {
+            List<Row> rows = audits.bringFromSite(open).stream()
+                    .map(finding -> Row.of(finding, open))
+                    .toList();
+            model.addAttribute("rows", rows);
+            model.addAttribute("sentence", sentence(rows));
+        } catch (BadInput | Conflict | SiteRefused | SiteUnreachable e) {
             model.addAttribute("refused", e.getMessage());
         }
         return page(open, model);

@@ -4,6 +4,8 @@ import gavlin.core.BadInput;
 import gavlin.core.brief.FileCheck;
 import gavlin.core.brief.Slot;
 import gavlin.web.audit.HeldFiles.Held;
+import gavlin.web.connect.Connections;
+import gavlin.web.connect.Connector;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
@@ -34,8 +36,10 @@ class Audits {
     private final Fits fits;
     private final Proposals proposals;
     private final PictureSets sets;
+    private final Connections connections;
 
-    Audits(Pictures pictures, Fits fits, Proposals proposals, PictureSets sets) {
+    Audits(Pictures pictures, Fits fits, Proposals proposals, PictureSets sets, Connections connections) {
+        this.connections = connections;
         this.pictures = pictures;
         this.fits = fits;
         this.proposals = proposals;
@@ -59,12 +63,28 @@ class Audits {
         }
     }
 
+    private interface Files {
+        void each(HeldFiles.Taking taking) throws IOException;
+    }
+
     /** @throws BadInput for what is no ZIP, or too much of one; single files that can't be taken are told among the findings */
     List<Finding> bring(OpenSite site, InputStream zipped) throws IOException {
+        return bring(site, taking -> HeldFiles.each(zipped, site, pictures.mostBytes(), taking));
+    }
+
+    /** The same with what the site holds now. @throws Conflict when nobody said how it is reached */
+    List<Finding> bringFromSite(OpenSite site) throws IOException {
+        site.requireChange(OpenSite.WHOLE_SITE);
+        try (Connector there = connections.open(site.id())) {
+            return bring(site, taking -> HeldFiles.each(there, site, pictures.mostBytes(), taking));
+        }
+    }
+
+    private List<Finding> bring(OpenSite site, Files files) throws IOException {
         site.requireChange(OpenSite.WHOLE_SITE);
         List<Finding> findings = new ArrayList<>();
         List<Taken> taken = new ArrayList<>();
-        HeldFiles.each(zipped, site, pictures.mostBytes(), file -> {
+        files.each(file -> {
             try {
                 taken.add(take(site, file));
             } catch (BadInput e) {
@@ -140,7 +160,7 @@ class Audits {
             }
             if (!there.isEmpty()) {
                 return filled.contains(section + "/" + slot.id())
-                        ? "taken in; another file of this ZIP has its slot"
+                        ? "taken in; another file has its slot"
                         : "taken in; its slot keeps what was decided";
             }
             proposals.put(site, place, taken.picture, 0);

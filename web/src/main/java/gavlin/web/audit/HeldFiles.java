@@ -3,6 +3,7 @@ package gavlin.web.audit;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
+import gavlin.web.connect.Connector;
 import gavlin.web.picture.Caption;
 import gavlin.web.site.OpenSite;
 import java.io.EOFException;
@@ -90,6 +91,31 @@ final class HeldFiles {
             throw new BadInput(
                     "files", "there are no files in it; a ZIP with the pictures that the site holds is needed");
         }
+    }
+
+    /** What a site holds, as it says itself; files are fetched one after the other. */
+    static void each(Connector there, OpenSite site, long most, Taking taking) throws IOException {
+        List<Connector.Holding> holdings =
+                there.holdings().stream().filter(held -> held.bytes() > 0).toList();
+        if (holdings.isEmpty()) {
+            throw new BadInput("files", "the site holds nothing yet");
+        }
+        if (holdings.size() > MOST_FILES) {
+            throw new BadInput(
+                    "files", "the site holds more than " + MOST_FILES + " files: bring them in parts, as ZIPs");
+        }
+        for (Connector.Holding held : holdings) {
+            byte[] bytes = there.held(new Connector.File(held.slot(), "", 1, held.slot(), "", "", new byte[0]));
+            if (bytes != null) {
+                String path =
+                        site.sheet().slot(held.slot()).isPresent() ? held.slot() + "/" + named(held) : held.slot();
+                taking.take(held(path, bytes.length > most ? null : bytes, null, site));
+            }
+        }
+    }
+
+    private static String named(Connector.Holding held) {
+        return held.slot() + "." + held.type().replaceFirst("^image/", "").replaceFirst("[^a-z].*", "");
     }
 
     /** Whatever is unpacked counts, also what is skipped: a ZIP of a few MB may unpack to as many GB. */

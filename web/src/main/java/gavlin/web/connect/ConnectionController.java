@@ -10,6 +10,7 @@ import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.List;
+import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -92,7 +93,7 @@ class ConnectionController {
             flash.addFlashAttribute("said", "Reached: " + answered + ".");
         } catch (BadInput | SiteRefused | SiteUnreachable e) {
             flash.addFlashAttribute("refused", "Nothing was changed: " + e.getMessage() + ".");
-            flash.addFlashAttribute("typed", new Connections.View(kind, "", address, user, "", "", null));
+            flash.addFlashAttribute("typed", Map.of("kind", kind, "address", address, "user", user));
         }
         return "redirect:/sites/" + open.id() + "/connection";
     }

@@ -9,6 +9,14 @@ interface DeliveryRepository extends JpaRepository<Delivery, Long> {
             "SELECT d FROM Delivery d, DispatchedFile f WHERE f.id = d.fileId AND f.dispatchId = :dispatch ORDER BY d.id")
     List<Delivery> ofDispatch(long dispatch);
 
+    /** The latest of each place that arrived, of density 1: {@link DispatchedFile} and {@link Delivery}. */
+    @Query("""
+            SELECT f, d FROM DispatchedFile f, Delivery d WHERE f.id = d.fileId AND d.id IN (
+              SELECT MAX(e.id) FROM Delivery e, DispatchedFile g, Dispatch p
+              WHERE g.id = e.fileId AND p.id = g.dispatchId AND p.siteId = :siteId AND e.state = 'SENT' AND g.density = 1
+              GROUP BY g.section, g.slot, g.member)""")
+    List<Object[]> arrived(String siteId);
+
     /** Dispatches that are neither through nor stopped. */
     @Query("""
             SELECT DISTINCT f.dispatchId FROM Delivery d, DispatchedFile f, Dispatch p

@@ -4,6 +4,7 @@ import gavlin.core.Require;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Verdict;
 import gavlin.core.geometry.Size;
+import gavlin.core.receipt.Comparison.Outcome;
 import gavlin.web.connect.Connections;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
@@ -267,6 +268,25 @@ public class Dispatches {
     private Map<String, DispatchedFile> last(OpenSite site) {
         return dispatched.latest(site.id()).stream()
                 .collect(Collectors.toMap(file -> place(file.view()), Function.identity()));
+    }
+
+    /**
+     * What arrived last at a place of the site, of density 1.
+     *
+     * @param outcome what the site made of it; null until it was looked at @param seen whether visitors get that
+     */
+    public record Arrival(String sha256, Outcome outcome, boolean seen) {}
+
+    /** By section, slot and member. */
+    @Transactional(readOnly = true)
+    public Map<String, Arrival> arrivals(OpenSite site) {
+        Map<String, Arrival> arrivals = new HashMap<>();
+        for (Object[] each : deliveries.arrived(site.id())) {
+            DispatchedFile.View file = ((DispatchedFile) each[0]).view();
+            Delivery.Receipt receipt = ((Delivery) each[1]).receipt();
+            arrivals.put(place(file), new Arrival(file.sha256(), receipt.told(), receipt.seen()));
+        }
+        return arrivals;
     }
 
     public static String place(FitState fit) {

@@ -88,7 +88,8 @@ class Sending {
             return all || now.isStopped() ? null : untilNextLook(id);
         } catch (SiteUnreachable | DecodersBusy | UncheckedIOException e) {
             boolean further = left(id) < before;
-            Dispatch now = change(id, failed -> failed.failed(e.getMessage() + "; it is tried again by itself", further));
+            Dispatch now =
+                    change(id, failed -> failed.failed(e.getMessage() + "; it is tried again by itself", further));
             if (now.failures() >= MOST_FAILURES) {
                 change(id, stopped -> stopped.stop("given up after " + MOST_FAILURES + " tries: " + e.getMessage()));
                 return null;

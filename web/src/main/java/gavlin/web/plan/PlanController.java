@@ -40,6 +40,7 @@ class PlanController {
     private final FitBook book;
     private final Rail rail;
     private final Accounts accounts;
+    private final Stages stages;
 
     PlanController(
             Sites sites,
@@ -49,7 +50,9 @@ class PlanController {
             FitBook book,
             Rail rail,
             Accounts accounts,
-            ProofLinks proofs) {
+            ProofLinks proofs,
+            Stages stages) {
+        this.stages = stages;
         this.proofs = proofs;
         this.accounts = accounts;
         this.sites = sites;
@@ -80,6 +83,9 @@ class PlanController {
         List<SlotBoard.Entry> entries = board.entries(shown, seenAs);
         model.addAttribute("rail", rail.of(now, entries, "Plan"));
         model.addAttribute("plan", PlanView.of(shown, seenAs, tried, now, entries));
+        Map<String, Stages.Stage> far = stages.of(shown, entries);
+        model.addAttribute("stages", far);
+        model.addAttribute("howFar", Stages.sentence(far));
         model.addAttribute("unreadable", fits.unreadable(now));
         model.addAttribute("remarks", proofs.countRemarks(now));
         model.addAttribute("site", now.id());

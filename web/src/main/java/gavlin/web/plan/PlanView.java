@@ -73,7 +73,6 @@ record PlanView(
             String picture,
             String weighs,
             String state,
-            boolean accepted,
             String says,
             boolean asksSomething) {}
 
@@ -272,7 +271,6 @@ record PlanView(
                         ? "–"
                         : Phrases.weight(fit.rendition().bytes()),
                 entry.state(),
-                fit != null && entry.pictures().stream().allMatch(f -> f.accepted() && !f.isWorseThanAccepted()),
                 says(entry),
                 entry.asksSomething());
     }

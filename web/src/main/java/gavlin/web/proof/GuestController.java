@@ -46,7 +46,7 @@ class GuestController {
             Model model) {
         ProofLinks.Opened opened = links.open(name);
         ProofPages.Drawn drawn =
-                ProofPages.draw(board.entries(opened.site()), shown(opened), page, null, ground, Map.of());
+                ProofPages.draw(board.entries(opened.site()), shown(opened), page, null, null, ground, Map.of());
         response.setHeader("X-Robots-Tag", "noindex");
         model.addAttribute("drawn", drawn);
         model.addAttribute("siteName", opened.site().name());

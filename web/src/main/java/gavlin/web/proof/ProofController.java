@@ -1,11 +1,15 @@
 package gavlin.web.proof;
 
 import gavlin.core.BadInput;
+import gavlin.core.brief.PagePlan;
 import gavlin.web.account.SignedIn;
+import gavlin.web.board.Phrases;
+import gavlin.web.board.PlacedSlot;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.dispatch.Dispatches;
 import gavlin.web.problem.Conflict;
+import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import jakarta.servlet.http.HttpServletRequest;
@@ -28,13 +32,15 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 class ProofController {
     private final Sites sites;
     private final ProofLinks links;
+    private final Proofs proofs;
     private final Dispatches dispatches;
     private final SlotBoard board;
     private final Rail rail;
 
-    ProofController(Sites sites, ProofLinks links, Dispatches dispatches, SlotBoard board, Rail rail) {
+    ProofController(Sites sites, ProofLinks links, Proofs proofs, Dispatches dispatches, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.links = links;
+        this.proofs = proofs;
         this.dispatches = dispatches;
         this.board = board;
         this.rail = rail;
@@ -47,6 +53,7 @@ class ProofController {
             @PathVariable String site,
             @RequestParam(required = false) String page,
             @RequestParam(required = false) Integer screen,
+            @RequestParam(required = false) Integer width,
             @RequestParam(defaultValue = "light") String ground,
             @RequestParam(defaultValue = "false") boolean compare,
             Model model) {
@@ -59,16 +66,43 @@ class ProofController {
                         ProofPages.pages(open),
                         page,
                         screen,
+                        width,
                         ground,
                         compare ? dispatches.lastSent(open) : Map.of()));
         model.addAttribute("rail", rail.of(open, entries, "Proof"));
         model.addAttribute("path", "/sites/" + open.id() + "/proof");
         model.addAttribute("compare", compare);
+        model.addAttribute("narrowest", ProofPages.NARROWEST);
+        model.addAttribute("widest", ProofPages.WIDEST);
         model.addAttribute("warden", open.warden());
+        model.addAttribute("mayProve", open.warden() || !open.kept().isEmpty());
         model.addAttribute("links", open.warden() ? links.list(open) : List.of());
         model.addAttribute("remarks", links.remarks(open));
         model.addAttribute("days", ProofLinks.MOST.toDays());
         return "proof/proof";
+    }
+
+    /** All that stands on a page was looked at, and is right. */
+    @PostMapping("/sites/{site}/proof/right")
+    String right(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @RequestParam String page,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        PagePlan plan = ProofPages.pages(open).stream()
+                .filter(each -> each.id().equals(page))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("page", page));
+        int right = proofs.right(
+                open,
+                ProofPages.placed(board.entries(open), plan).stream()
+                        .map(PlacedSlot::fit)
+                        .toList());
+        flash.addFlashAttribute(
+                "said",
+                Phrases.count(right, "picture is", "pictures are") + " proven, as long as no other file stands there.");
+        return "redirect:/sites/" + open.id() + "/proof?page=" + plan.id();
     }
 
     /** A link to a page, or to all of them, that opens without an account. */

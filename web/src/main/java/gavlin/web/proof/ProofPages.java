@@ -1,6 +1,7 @@
 package gavlin.web.proof;
 
 import gavlin.core.BadInput;
+import gavlin.core.Require;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.PagePlan;
@@ -26,6 +27,13 @@ final class ProofPages {
     static final Map<String, String> GROUNDS = Map.of("light", "#FFFFFF", "dark", "#1B1F22", "paper", "#F6F2E9");
 
     private ProofPages() {}
+
+    /** CSS px: an old phone, and a screen that few have. */
+    static final int NARROWEST = 320;
+
+    static final int WIDEST = 2560;
+    /** So near to a page's edge a slot touches it, CSS px. */
+    private static final double EDGE = 1;
 
     /** @param here whether it is looked at */
     public record Link(String id, String name, int width, boolean here) {}
@@ -104,6 +112,7 @@ final class ProofPages {
     }
 
     /**
+     * @param width CSS px of another screen than the page was planned for, or null
      * @param entries of the site @param pages among which to choose @param page its id; the first where none is named
      * @param screen its width in CSS px, or null @param sent what is to be compared with; none for nothing
      * @throws NotFound when none of them is meant
@@ -113,18 +122,20 @@ final class ProofPages {
             List<PagePlan> pages,
             String page,
             Integer screen,
+            Integer width,
             String ground,
             Map<String, Dispatches.Sent> sent) {
         if (!GROUNDS.containsKey(ground)) {
             throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
         }
-        PagePlan shown = chosen(pages, page, screen);
-        List<PlacedSlot> placed = shown == null ? List.of() : placed(entries, shown);
+        PagePlan planned = chosen(pages, page, screen);
+        PagePlan shown = planned == null || width == null ? planned : at(planned, width);
+        List<PlacedSlot> placed = shown == null ? List.of() : placed(entries, planned, shown.width());
         List<Place> places =
                 placed.stream().map(each -> place(each, placed, sent)).toList();
         return new Drawn(
                 pages.stream()
-                        .map(plan -> new Link(plan.id(), plan.name(), plan.width(), plan == shown))
+                        .map(plan -> new Link(plan.id(), plan.name(), plan.width(), plan == planned))
                         .toList(),
                 shown,
                 places,
@@ -138,6 +149,45 @@ final class ProofPages {
     static List<PlacedSlot> placed(List<Entry> entries, PagePlan page) {
         return PlacedSlot.on(
                 page, entries.stream().collect(Collectors.toMap(e -> e.slot().id(), Function.identity())));
+    }
+
+    /** A page on a screen of a width that the sheet doesn't tell of. */
+    private static PagePlan at(PagePlan plan, int width) {
+        Require.range("width", width, NARROWEST, WIDEST, "px");
+        return new PagePlan(plan.id(), plan.name(), width, plan.height(), plan.places());
+    }
+
+    /**
+     * The slots of a page that is made so wide: what spans it goes on to span it, everything else keeps its size and its distance from
+     * the middle. The sheet says no more about other screens, and so this is all that can be drawn of them.
+     */
+    private static List<PlacedSlot> placed(List<Entry> entries, PagePlan plan, int width) {
+        List<PlacedSlot> planned = placed(entries, plan);
+        return width == plan.width()
+                ? planned
+                : planned.stream()
+                        .map(each -> onScreen(each, plan.width(), width))
+                        .toList();
+    }
+
+    private static PlacedSlot onScreen(PlacedSlot each, int from, int to) {
+        PagePlan.Place place = each.place();
+        double wide = each.showing().box().width();
+        if (place.x() <= EDGE && place.x() + wide >= from - EDGE) {
+            return new PlacedSlot(
+                    place,
+                    each.entry(),
+                    each.own(),
+                    each.planned().stretched(to),
+                    each.showing().stretched(to));
+        }
+        double x = Math.max(0, Math.min(Math.max(0, to - wide), place.x() + (to - from) / 2.0));
+        return new PlacedSlot(
+                new PagePlan.Place(place.slot(), place.showing(), place.member(), x, place.y()),
+                each.entry(),
+                each.own(),
+                each.planned(),
+                each.showing());
     }
 
     /** @throws NotFound for a page that the theme has not, or that no slot is seen on */
