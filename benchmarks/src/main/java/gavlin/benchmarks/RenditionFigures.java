@@ -9,8 +9,8 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 
 /** From a picture's file to renditions' files, beside the tools that the machine has. */
@@ -104,9 +104,10 @@ final class RenditionFigures {
     /** The files of a site with 400 slots: 40 photographs of 12 megapixels, each in ten sizes. */
     private void wholeSite() throws Exception {
         List<String> sizes = KIT.subList(0, 10);
-        List<Path> pictures = IntStream.range(0, 40)
-                .mapToObj(i -> bench.write("site-" + i + ".jpg", TestPhotograph.jpeg(Size.parse("4000x3000"), 100 + i)))
-                .toList();
+        List<Path> pictures = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            pictures.add(bench.write("site-" + i + ".jpg", TestPhotograph.jpeg(Size.parse("4000x3000"), 100 + i)));
+        }
         Figures figures = new Figures("400 files of a site, from 40 photographs of 12 MP, file to file")
                 .add("Gavlin", () -> {
                     for (Path picture : pictures) {

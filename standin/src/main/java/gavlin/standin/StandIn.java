@@ -57,6 +57,7 @@ public final class StandIn {
                     case "/breakwater/" ->
                         send(exchange, 200, "text/html; charset=utf-8", Pages.breakwater(trouble.of("header") > 0));
                     case "/spindrift/" -> send(exchange, 200, "text/html; charset=utf-8", Pages.spindrift());
+                    case "/favicon.ico" -> exchange.sendResponseHeaders(204, -1);
                     case "/site.css" -> send(exchange, 200, "text/css; charset=utf-8", Pages.CSS);
                     case "/openapi.yaml" -> send(exchange, 200, "application/yaml", resource("openapi.yaml"));
                     default -> send(exchange, 404, "text/plain; charset=utf-8", "There is no such page.");

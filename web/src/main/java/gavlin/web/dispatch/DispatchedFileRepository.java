@@ -7,10 +7,18 @@ import org.springframework.data.jpa.repository.Query;
 interface DispatchedFileRepository extends JpaRepository<DispatchedFile, Long> {
     List<DispatchedFile> findByDispatchIdOrderById(long dispatchId);
 
-    /** The latest file of each place, of density 1. */
+    /** The latest file of each place, of density 1; what a site did not take has not left. */
     @Query("""
             SELECT f FROM DispatchedFile f WHERE f.id IN (
               SELECT MAX(g.id) FROM DispatchedFile g, Dispatch d WHERE d.id = g.dispatchId AND d.siteId = :siteId AND g.density = 1
+                AND NOT EXISTS (SELECT 1 FROM Delivery e WHERE e.fileId = g.id AND e.state IN ('NO_PLACE', 'REFUSED'))
               GROUP BY g.section, g.slot, g.member)""")
     List<DispatchedFile> latest(String siteId);
+
+    /** The same of packages alone. */
+    @Query("""
+            SELECT f FROM DispatchedFile f WHERE f.id IN (
+              SELECT MAX(g.id) FROM DispatchedFile g, Dispatch d WHERE d.id = g.dispatchId AND d.siteId = :siteId AND g.density = 1
+                AND d.target = 'package' GROUP BY g.section, g.slot, g.member)""")
+    List<DispatchedFile> packed(String siteId);
 }

@@ -270,6 +270,14 @@ public class Dispatches {
                 .collect(Collectors.toMap(file -> place(file.view()), Function.identity()));
     }
 
+    /** Checksums of what was packed last, by section, slot and member. */
+    @Transactional(readOnly = true)
+    public Map<String, String> packed(OpenSite site) {
+        return dispatched.packed(site.id()).stream()
+                .map(DispatchedFile::view)
+                .collect(Collectors.toMap(Dispatches::place, DispatchedFile.View::sha256));
+    }
+
     /**
      * What arrived last at a place of the site, of density 1.
      *

@@ -49,7 +49,7 @@ class Stages {
     /** By slot; a slot of which something isn't accepted has none. Of several pictures the one counts that is least far. */
     Map<String, Stage> of(OpenSite site, List<Entry> entries) {
         Map<String, String> proven = proofs.of(site);
-        Map<String, Dispatches.Sent> left = dispatches.lastSent(site);
+        Map<String, String> packed = dispatches.packed(site);
         Map<String, Dispatches.Arrival> arrived = dispatches.arrivals(site);
         Map<String, Stage> stages = new LinkedHashMap<>();
         for (Entry entry : entries) {
@@ -59,7 +59,7 @@ class Stages {
                 stages.put(
                         entry.slot().id(),
                         entry.pictures().stream()
-                                .map(fit -> stage(fit, proven, left, arrived))
+                                .map(fit -> stage(fit, proven, packed, arrived))
                                 .min(Comparator.naturalOrder())
                                 .orElseThrow());
             }
@@ -70,7 +70,7 @@ class Stages {
     private static Stage stage(
             FitState fit,
             Map<String, String> proven,
-            Map<String, Dispatches.Sent> left,
+            Map<String, String> packed,
             Map<String, Dispatches.Arrival> arrived) {
         if (fit.rendition() == null) {
             return Stage.ACCEPTED;
@@ -85,7 +85,7 @@ class Stages {
                             ? Stage.SEEN
                             : Stage.ALTERED;
         }
-        if (left.containsKey(place) && left.get(place).sha256().equals(now)) {
+        if (now.equals(packed.get(place))) {
             return Stage.PACKED;
         }
         return Objects.equals(proven.get(place), now) ? Stage.PROVEN : Stage.ACCEPTED;
