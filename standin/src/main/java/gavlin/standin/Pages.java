@@ -18,14 +18,14 @@ final class Pages {
             .menu { height: 56px; background: #17313a; color: #fff; display: flex; align-items: center; gap: 24px; padding: 0 24px; box-sizing: border-box; }
             .menu img { height: 32px; width: 133px; object-fit: contain; background: #dfe8e6; }
             .over { position: absolute; left: 0; right: 0; top: 0; z-index: 1; }
-            .banner { position: relative; } .banner img { display: block; width: 100%; height: 320px; object-fit: cover; }
+            .banner { position: relative; } .banner > img { display: block; width: 100%; height: 320px; object-fit: cover; }
             .banner h1 { position: absolute; left: 48px; bottom: 24px; margin: 0; color: #fff; font-size: 40px; }
             main { padding: 24px; max-width: 1120px; margin: 0 auto; } main img { max-width: 100%; height: auto; display: block; margin: 0 0 24px; }
             .round { border-radius: 50%; display: inline-block !important; margin-right: 12px !important; }
             .framed { width: 260px; height: 278px; object-fit: cover; border: 16px solid #d8cfbd; }
             footer { background: #17313a; padding: 24px; } footer img { width: 250px; }
             table { border-collapse: collapse; } td, th { padding: 4px 10px; border-bottom: 1px solid #ccc; text-align: left; } input { width: 6em; }
-            @media (max-width: 500px) { .banner img { height: 240px; } .banner h1 { font-size: 26px; left: 24px; } }
+            @media (max-width: 500px) { .banner > img { height: 240px; } .banner h1 { font-size: 26px; left: 24px; } }
             """;
 
     private Pages() {}

@@ -101,4 +101,41 @@ class ProofWalkTest extends BrowserWalk {
         }
         return files;
     }
+
+    @Test
+    void anotherScreen_stretchesWhatSpansThePage_andKeepsTheRestAtItsDistanceFromTheMiddle() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/proof/proof?page=home&width=1400");
+        assertThat(page.locator("#page")).hasAttribute("width", "1400");
+        assertThat(page.locator("[data-slot=top] > svg")).hasAttribute("width", "1400.0");
+        assertThat(page.locator("[data-slot=top] image")).hasAttribute("height", "280.0"); // 1000×200 covering 1400×200
+        assertThat(page.locator("[data-slot=face] > svg")).hasAttribute("x", "230.0");
+        assertThat(page.locator("nav[aria-label='Pages and grounds'] [aria-current=page]"))
+                .containsText("1000");
+        assertNoViolations();
+        assertEquals(
+                400,
+                gavlin.get("warden", "/sites/proof/proof?page=home&width=99").status());
+    }
+
+    @Test
+    void glass_enlargesInWholePixels_andMovesByOneWithTheKeys() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/proof/proof?page=home");
+        assertThat(page.locator("#glass")).isHidden();
+        page.locator("#glass-times").fill("4");
+        page.mouse().move(500, 300);
+        assertThat(page.locator("#glass")).isVisible();
+        page.locator("#glass").focus();
+        String before = page.locator("#glass use").getAttribute("transform");
+        page.keyboard().press("ArrowRight");
+        String after = page.locator("#glass use").getAttribute("transform");
+        assertEquals(1, shift(before) - shift(after), 1e-9, before + " and " + after);
+        assertEquals(0, shift(after) % 1, 1e-9);
+        assertNoViolations();
+    }
+
+    private static double shift(String transform) {
+        return Double.parseDouble(transform.replaceAll(".*translate\\((-?[0-9.]+) .*", "$1"));
+    }
 }

@@ -30,6 +30,10 @@ class TestCardWalkTest extends BrowserWalk {
 
     /** A live page of 1200 CSS px that shows a slot's card in a frame of its own, under a menu bar. */
     private byte[] screenshot(String slot, int density) {
+        return screenshot(slot, density, 900);
+    }
+
+    private byte[] screenshot(String slot, int density, int width) {
         byte[] card = gavlin.get("warden", SITE + "/slots/" + slot + "/test-card?density=" + density)
                 .response()
                 .body();
@@ -37,7 +41,8 @@ class TestCardWalkTest extends BrowserWalk {
         live.setViewportSize(1200, 700);
         live.setContent(
                 "<body style='margin:0;font:16px sans-serif'><p>Welcome aboard</p>"
-                        + "<div style='position:relative'><img style='display:block;margin-left:100px;width:900px;height:300px;object-fit:cover' src='data:image/png;base64,"
+                        + "<div style='position:relative'><img style='display:block;margin-left:100px;width:" + width
+                        + "px;height:300px;object-fit:cover' src='data:image/png;base64,"
                         + Base64.getEncoder().encodeToString(card)
                         + "'><div style='position:absolute;left:0;top:0;width:100%;height:60px;background:#222;color:#fff'>menu</div></div>");
         live.waitForFunction("document.images[0].complete");
@@ -107,5 +112,24 @@ class TestCardWalkTest extends BrowserWalk {
         assertThat(page.locator("input[type=radio][value='900×300']")).isChecked();
         page.navigate(gavlin.address() + "/sites/measured/plan");
         assertThat(page.locator(".plan-page h2").first()).containsText("Home, 1200 px");
+    }
+
+    @Test
+    void severalScreenshots_giveTheRangeOfWidths_asOneShowing() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/measured/slots/top/test-card");
+        page.locator("[name=screenshots]").setInputFiles(new FilePayload[] {
+            new FilePayload("wide.png", "image/png", screenshot("top", 1, 900)),
+            new FilePayload("narrow.png", "image/png", screenshot("top", 1, 600))
+        });
+        page.locator("button", new Page.LocatorOptions().setHasText("Read them"))
+                .click();
+        assertThat(page.locator("#range h2")).hasText("Together: 600×300 to 900×300 CSS px");
+        assertNoViolations();
+        page.locator("#range [name=page]").fill("Boats");
+        page.locator("#range [name=width]").fill("1200");
+        page.locator("#range button").click();
+        assertThat(page.locator(".notice.good"))
+                .hasText("Measured and on record: 600×300 to 900×300 on Boats at 1200 px.");
     }
 }

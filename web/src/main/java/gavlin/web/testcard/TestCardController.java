@@ -19,7 +19,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -100,6 +102,7 @@ class TestCardController {
             }
         }
         model.addAttribute("shots", shots);
+        range(shots, deviceScale, model);
         model.addAttribute("deviceScale", Said.plain(deviceScale));
         if (shots.isEmpty()) {
             model.addAttribute("refused", "Choose at least one screenshot, as PNG or JPEG.");
@@ -126,6 +129,30 @@ class TestCardController {
         } catch (BadInput e) {
             return new Shot(name, e.getMessage(), null, List.of(), null, null);
         }
+    }
+
+    /** Of several screenshots that differ in width: one showing whose box runs from the narrowest to the widest. */
+    private void range(List<Shot> shots, double deviceScale, Model model) {
+        List<CardReading> read = shots.stream()
+                .map(Shot::reading)
+                .filter(Objects::nonNull)
+                .sorted(Comparator.comparingDouble(reading -> reading.frame().width()))
+                .toList();
+        if (read.size() < 2) {
+            return;
+        }
+        CardReading narrow = read.get(0);
+        CardReading wide = read.get(read.size() - 1);
+        if (Math.round(wide.frame().width()) <= Math.round(narrow.frame().width())) {
+            return;
+        }
+        ObjectNode showing = showing(narrow, deviceScale);
+        ((ObjectNode) showing.get("box")).set("to", showing(wide, deviceScale).get("box"));
+        model.addAttribute("range", showing.toString());
+        model.addAttribute(
+                "rangeLabel",
+                CardWords.label(narrow.frame().width(), narrow.frame().height()) + " to "
+                        + CardWords.label(wide.frame().width(), wide.frame().height()));
     }
 
     private ObjectNode showing(CardReading reading, double deviceScale) {
@@ -192,7 +219,15 @@ class TestCardController {
                                                 true));
                     },
                     desk.slot().name() + " measured on " + on);
-            flash.addFlashAttribute("said", "Measured and on record: " + says + " on " + on + " at " + width + " px.");
+            JsonNode to = measured.at("/box/to");
+            String range = !to.isObject()
+                    ? ""
+                    : " to "
+                            + CardWords.label(
+                                    to.path("width").asDouble(),
+                                    to.path("height").asDouble());
+            flash.addFlashAttribute(
+                    "said", "Measured and on record: " + says + range + " on " + on + " at " + width + " px.");
             return "redirect:" + desk.path();
         } catch (SlotSheetFaults e) {
             flash.addFlashAttribute("refused", e.faults().get(0).says());
