@@ -119,6 +119,33 @@ class ProofWalkTest extends BrowserWalk {
     }
 
     @Test
+    void portrait_isSeenSmall_andInAThread_asTheVeryFile() {
+        gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"proof-small","name":"Small","slotSheet":{"format":"slot-sheet/1","theme":{"name":"S"},"slots":[
+                  {"id":"face","name":"Face","kind":"avatar","size":{"width":150,"height":150},"types":["jpeg"],"shape":"circle",
+                   "showings":[{"id":"thread","name":"Thread","page":"home","box":{"width":64,"height":64}}]}],
+                 "pages":[{"id":"home","name":"Home","width":1000,"height":600,"slots":[{"slot":"face","showing":"thread","x":30,"y":300}]}]}}""");
+        String picture = gavlin.upload(
+                        "warden",
+                        "/api/v1/sites/proof-small/pictures",
+                        "keeper.jpg",
+                        RunningGavlin.photograph(Size.parse("600x600"), 612),
+                        Map.of("title", "Keeper", "description", "The keeper", "licence", "CC0"))
+                .json()
+                .path("id")
+                .asString();
+        gavlin.json("warden", "PUT", "/api/v1/sites/proof-small/slots/face/fit", "{\"picture\":\"" + picture + "\"}");
+        signIn();
+        page.navigate(gavlin.address() + "/sites/proof-small/proof");
+        assertThat(page.locator("#small h3")).hasText("Face");
+        assertThat(page.locator("#small img.round-cut")).hasCount(6); // 150, 64, 32 px, and three in a thread
+        assertEquals(
+                150,
+                page.locator("#small img").first().evaluate("image => image.decode().then(() => image.naturalWidth)"));
+        assertNoViolations();
+    }
+
+    @Test
     void glass_enlargesInWholePixels_andMovesByOneWithTheKeys() {
         signIn();
         page.navigate(gavlin.address() + "/sites/proof/proof?page=home");

@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
 import com.sun.net.httpserver.HttpServer;
 import gavlin.core.geometry.Size;
 import gavlin.standin.StandIn;
@@ -25,6 +26,8 @@ import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Fit, prove, send, look at the site's own page, read the receipt, put back: as a warden does it, with the stand-in as the site. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -161,10 +164,7 @@ class SendWalkTest extends BrowserWalk {
     @Order(4)
     void whatTheSiteCut_goesIntoTheBrief_asMeasured() {
         signIn();
-        page.request()
-                .post(
-                        address + "trouble",
-                        com.microsoft.playwright.options.RequestOptions.create().setData("crop=1"));
+        trouble("crop=1");
         fit("front", "Breakers", 713);
         open("dispatch");
         click("Send them to the site");
@@ -176,14 +176,42 @@ class SendWalkTest extends BrowserWalk {
                 .click();
         assertThat(page.locator("main")).containsText("the site itself, what it made of dispatch No.");
         assertThat(page.locator("main")).containsText("2000×400");
-        page.request()
-                .post(
-                        address + "trouble",
-                        com.microsoft.playwright.options.RequestOptions.create().setData("crop=0"));
+        trouble("crop=0");
     }
 
     @Test
     @Order(5)
+    void whatTheSiteCompressed_isSentAsAnotherType_inOneClick() {
+        String fit = SITE + "/slots/story/fit";
+        JsonNode now = gavlin.get("warden", fit).json();
+        ((ObjectNode) now.path("fit")).putObject("file").put("type", "jpeg").putNull("encoding");
+        assertEquals(
+                200,
+                gavlin.json("warden", "PUT", fit, "{\"fit\":" + now.path("fit") + "}")
+                        .status());
+        assertEquals(200, gavlin.json("warden", "POST", fit + "/accept", "").status());
+        signIn();
+        trouble("recompress=40");
+        open("dispatch");
+        click("Send them to the site");
+        assertThat(row("story/")).containsText("compressed again to");
+        row("story/")
+                .locator("button", new Locator.LocatorOptions().setHasText("WebP instead"))
+                .click();
+        assertThat(page.locator(".notice.good")).containsText("Story is a WebP now, and accepted.");
+        assertNoViolations();
+        open("dispatch");
+        click("Send them to the site");
+        assertThat(row("story/")).containsText("as sent, byte for byte");
+        trouble("recompress=0");
+    }
+
+    private void trouble(String form) {
+        page.request().post(address + "trouble", RequestOptions.create().setData(form));
+    }
+
+    @Test
+    @Order(6)
     void earlierDispatch_isPutBack_onTheSiteToo() {
         byte[] before = rendition();
         fit("story", "Storm", 714);
@@ -205,7 +233,7 @@ class SendWalkTest extends BrowserWalk {
     }
 
     @Test
-    @Order(6)
+    @Order(7)
     void whatTheSiteHolds_isFetchedAndJudged() {
         signIn();
         open("audit");
@@ -216,7 +244,7 @@ class SendWalkTest extends BrowserWalk {
     }
 
     @Test
-    @Order(7)
+    @Order(8)
     void whatTheSiteHolds_isTakenAway_soThatTheThemesOwnIsSeen() {
         signIn();
         open("connection");

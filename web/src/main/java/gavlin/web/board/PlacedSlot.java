@@ -77,12 +77,14 @@ public record PlacedSlot(PagePlan.Place place, Entry entry, FitState own, Showin
     /** Where its file is read: the very bytes that would be sent. Null where there is none. */
     public String file() {
         FitState fit = fit();
-        if (fit == null) {
-            return null;
-        }
+        return fit == null ? null : file(entry.site().id(), fit);
+    }
+
+    /** Where the file of a fit is read. */
+    public static String file(String site, FitState fit) {
         String version = fit.rendition() == null ? "new" : fit.rendition().key().substring(0, 12);
         String query = fit.place().query();
-        return "/api/v1/sites/" + entry.site().id() + "/slots/" + fit.slot().id() + "/rendition" + query
+        return "/api/v1/sites/" + site + "/slots/" + fit.slot().id() + "/rendition" + query
                 + (query.isEmpty() ? "?" : "&") + "v=" + version;
     }
 

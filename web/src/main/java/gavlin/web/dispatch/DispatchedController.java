@@ -37,6 +37,7 @@ class DispatchedController {
     private final Sheets sheets;
     private final Dispatches dispatches;
     private final PutBack putBack;
+    private final OtherType otherType;
     private final Connections connections;
     private final SlotBoard board;
     private final Rail rail;
@@ -46,6 +47,7 @@ class DispatchedController {
             Sheets sheets,
             Dispatches dispatches,
             PutBack putBack,
+            OtherType otherType,
             Connections connections,
             SlotBoard board,
             Rail rail) {
@@ -53,18 +55,24 @@ class DispatchedController {
         this.sheets = sheets;
         this.dispatches = dispatches;
         this.putBack = putBack;
+        this.otherType = otherType;
         this.connections = connections;
         this.board = board;
         this.rail = rail;
     }
 
-    /** @param received null for what was taken away */
-    public record Row(DispatchedFile.View file, String weight, ReceiptWords received) {
-        private static Row of(DispatchedFile.View file) {
+    /**
+     * @param received null for what was taken away
+     * @param others types that the slot takes beside, where the site compressed this one
+     */
+    public record Row(DispatchedFile.View file, String weight, ReceiptWords received, List<PictureType> others) {
+        private static Row of(OpenSite site, DispatchedFile.View file) {
+            ReceiptWords received = file.receipt() == null ? null : ReceiptWords.of(file.receipt());
             return new Row(
                     file,
                     Phrases.weight(file.bytes()),
-                    file.receipt() == null ? null : ReceiptWords.of(file.receipt()));
+                    received,
+                    received != null && received.repacked() ? OtherType.beside(site, file) : List.of());
         }
     }
 
@@ -75,7 +83,9 @@ class DispatchedController {
         model.addAttribute("rail", rail.of(open, board.entries(open), "Dispatch"));
         model.addAttribute("path", "/sites/" + open.id());
         model.addAttribute("dispatch", dispatch);
-        model.addAttribute("rows", dispatch.files().stream().map(Row::of).toList());
+        model.addAttribute(
+                "rows",
+                dispatch.files().stream().map(file -> Row.of(open, file)).toList());
         model.addAttribute("progress", dispatch.isToSite() ? progress(dispatch) : null);
         model.addAttribute(
                 "refusals",
@@ -159,6 +169,38 @@ class DispatchedController {
         }
     }
 
+    /** The same picture as another type of file, which the site may leave alone. */
+    @PostMapping("/type")
+    String type(
+            @AuthenticationPrincipal SignedIn who,
+            @PathVariable String site,
+            @PathVariable long id,
+            @RequestParam String path,
+            @RequestParam String type,
+            RedirectAttributes flash) {
+        OpenSite open = sites.open(who.viewer(), site);
+        open.requireChange(OpenSite.WHOLE_SITE);
+        DispatchedFile.View file = fileOf(dispatches.get(open, id), path);
+        String name = open.slot(file.slot()).name();
+        try {
+            otherType.choose(open, file, type);
+            flash.addFlashAttribute(
+                    "said",
+                    name + " is a " + PictureType.ofWord(type).label()
+                            + " now, and accepted. It leaves with the next dispatch.");
+        } catch (Conflict e) {
+            flash.addFlashAttribute("refused", name + ": " + e.getMessage());
+        }
+        return to(open, id);
+    }
+
+    private static DispatchedFile.View fileOf(DispatchView dispatch, String path) {
+        return dispatch.files().stream()
+                .filter(each -> each.path().equals(path))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("file", path));
+    }
+
     /** Puts the size that the site made of a file into its slot's brief, as measured. */
     @PostMapping("/statement")
     String statement(
@@ -199,10 +241,7 @@ class DispatchedController {
             HttpServletResponse response)
             throws IOException {
         DispatchView dispatch = dispatches.get(sites.open(who.viewer(), site), id);
-        DispatchedFile.View file = dispatch.files().stream()
-                .filter(each -> each.path().equals(path))
-                .findFirst()
-                .orElseThrow(() -> new NotFound("file", path));
+        DispatchedFile.View file = fileOf(dispatch, path);
         dispatches.requireBytes(List.of(file));
         response.setContentType(PictureType.ofWord(file.type()).mediaType());
         response.setHeader(HttpHeaders.CACHE_CONTROL, "private, max-age=2592000, immutable");

@@ -72,6 +72,7 @@ class ProofController {
         model.addAttribute("rail", rail.of(open, entries, "Proof"));
         model.addAttribute("path", "/sites/" + open.id() + "/proof");
         model.addAttribute("compare", compare);
+        model.addAttribute("small", SmallPlace.of(entries));
         model.addAttribute("narrowest", ProofPages.NARROWEST);
         model.addAttribute("widest", ProofPages.WIDEST);
         model.addAttribute("warden", open.warden());
