@@ -20,7 +20,9 @@ class Delivery {
         SENT("sent"),
         REFUSED("refused"),
         /** The site has no place for it. */
-        NO_PLACE("no place");
+        NO_PLACE("no place"),
+        /** A later dispatch put another file there before it was seen. */
+        REPLACED("replaced");
 
         private final String word;
 

@@ -81,6 +81,9 @@ class Sending {
         if (dispatch == null || dispatch.isStopped()) {
             return null;
         }
+        if (deliveries.isEarlierOnItsWay(dispatch.siteId(), id)) {
+            return AGAIN.get(0); // in the order in which they were sent, or an old file would be the last to arrive
+        }
         long before = left(id);
         try (Connector site = connections.open(dispatch.siteId())) {
             boolean all = send(id, site) && look(id, site);
@@ -130,6 +133,11 @@ class Sending {
         return half.compareTo(AGAIN.get(0)) < 0
                 ? AGAIN.get(0)
                 : half.compareTo(AGAIN.get(AGAIN.size() - 1)) > 0 ? AGAIN.get(AGAIN.size() - 1) : half;
+    }
+
+    /** Whether somebody said meanwhile that it should go on. */
+    boolean isOnItsWay(long id) {
+        return dispatches.findById(id).filter(dispatch -> !dispatch.isStopped()).isPresent() && left(id) > 0;
     }
 
     private Dispatch change(long id, Consumer<Dispatch> how) {
@@ -232,6 +240,10 @@ class Sending {
     }
 
     private void look(Delivery delivery, DispatchedFile.View file, Connector site) {
+        if (deliveries.isReplaced(delivery.fileId())) {
+            delivery.refused(Delivery.State.REPLACED, "a later dispatch put another file there");
+            return;
+        }
         Connector.File sent = withBytes(file);
         try {
             byte[] held = site.held(sent);

@@ -1,7 +1,7 @@
 package gavlin.web.dispatch;
 
 import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.exceptions.TaskInstanceCurrentlyExecutingException;
 import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
@@ -40,11 +40,15 @@ class SendingJobs {
             return Tasks.custom(SEND)
                     .onFailure(new FailureHandler.OnFailureRetryLater<>(LATER))
                     .execute((instance, context) -> {
-                        Duration pause = sending.pass(Long.parseLong(instance.getId()));
-                        return pause == null
-                                ? new CompletionHandler.OnCompleteRemove<>()
-                                : (done, operations) -> operations.reschedule(
-                                        done, Instant.now().plus(pause));
+                        long dispatch = Long.parseLong(instance.getId());
+                        Duration pause = sending.pass(dispatch);
+                        return (done, operations) -> {
+                            if (pause != null || sending.isOnItsWay(dispatch)) {
+                                operations.reschedule(done, Instant.now().plus(pause == null ? Duration.ZERO : pause));
+                            } else {
+                                operations.remove();
+                            }
+                        };
                     });
         }
     }
@@ -52,8 +56,13 @@ class SendingJobs {
     /** Within the caller's transaction: with the dispatch there is its job, or neither. */
     void begin(long dispatch) {
         var job = SEND.instance(Long.toString(dispatch)).build();
-        if (!jobs.scheduleIfNotExists(job, Instant.now())) {
+        if (jobs.scheduleIfNotExists(job, Instant.now())) {
+            return;
+        }
+        try {
             jobs.reschedule(job, Instant.now());
+        } catch (TaskInstanceCurrentlyExecutingException e) {
+            // It looks at the end of its pass whether it should go on.
         }
     }
 

@@ -173,6 +173,31 @@ class SendingTest {
     }
 
     @Test
+    void laterDispatch_waitsForTheEarlier_andTakesItsPlace() throws Exception {
+        trouble("cache=600");
+        JsonNode first = send();
+        until(first, "looking");
+        trouble("cache=0&slow=150");
+        zoomed(1.5);
+        JsonNode second = send();
+        zoomed(2);
+        JsonNode third = send();
+        until(third, "done");
+        until(second, "done");
+        assertArrayEquals(rendition("face"), shown("face"), "the last that was sent is the last to arrive");
+        JsonNode replaced = until(first, "done");
+        assertEquals("replaced", receipt(replaced, "face").path("state").asString(), replaced.toString());
+    }
+
+    private static void zoomed(double zoom) {
+        String fit = SITE + "/slots/face/fit";
+        assertEquals(
+                200,
+                gavlin.json("warden", "PUT", fit, "{\"zoom\":" + zoom + "}").status());
+        assertEquals(200, gavlin.json("warden", "POST", fit + "/accept", "").status());
+    }
+
+    @Test
     void publishing_whereTheSiteHasIt_isDone() throws Exception {
         trouble("publish=1");
         until(send(), "done");
