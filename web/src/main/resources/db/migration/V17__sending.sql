@@ -1,10 +1,10 @@
--- How Gavlin reaches a site. The secret is sealed with the installation's key file.
+-- How Gavlin reaches a site. The secret is sealed with the installation's key file, in Base64 (RFC 4648).
 CREATE TABLE connection (
   site_id   VARCHAR(64)    COLLATE utf8mb4_nopad_bin NOT NULL PRIMARY KEY,
   kind      VARCHAR(16)    NOT NULL,
   address   VARCHAR(300)   NOT NULL,
   user_name VARCHAR(200)   NOT NULL,
-  secret    VARBINARY(12000) NOT NULL,
+  secret    VARCHAR(16000) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   host_key  VARCHAR(200)   NOT NULL DEFAULT '',
   set_by    VARCHAR(64)    NOT NULL,
   set_at    DATETIME(3)    NOT NULL,

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.Base64;
 
 /** How a site is reached. */
 @Entity
@@ -15,7 +16,7 @@ class Connection {
     private String kind;
     private String address;
     private String userName;
-    private byte[] secret;
+    private String secret;
     private String hostKey = "";
     private String setBy;
     private Instant setAt;
@@ -27,7 +28,7 @@ class Connection {
         this.kind = kind.word();
         this.address = address;
         this.userName = userName;
-        this.secret = secret;
+        this.secret = Base64.getEncoder().encodeToString(secret);
         this.hostKey = hostKey;
         this.setBy = site.viewer().name();
         this.setAt = Instant.now().truncatedTo(ChronoUnit.MILLIS);
@@ -46,7 +47,7 @@ class Connection {
     }
 
     byte[] secret() {
-        return secret;
+        return Base64.getDecoder().decode(secret);
     }
 
     String hostKey() {

@@ -160,11 +160,7 @@ final class SftpFolder implements Folder {
             return null;
         }
         try (InputStream in = sftp.read(at(path))) {
-            byte[] bytes = in.readNBytes(Connector.MOST_BYTES + 1);
-            if (bytes.length > Connector.MOST_BYTES) {
-                throw SiteRefused.thisFile("the file there is larger than " + Connector.MOST_BYTES + " bytes");
-            }
-            return bytes;
+            return Incoming.read(in);
         }
     }
 

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.apache.http.HttpHeaders;
 import org.apache.http.client.methods.CloseableHttpResponse;
 import org.apache.http.client.methods.HttpRequestBase;
@@ -23,6 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** A site that has slots of its own and takes a picture for each, as the stand-in site's {@code openapi.yaml} describes it. */
 final class SlotsConnector implements Connector {
     private static final JsonMapper JSON = JsonMapper.shared();
+    private static final Pattern ID = Pattern.compile("[a-z0-9-]{1,64}");
     private static final int TRIES = 3;
     private static final int PAUSE_MS = 300;
 
@@ -36,7 +38,13 @@ final class SlotsConnector implements Connector {
         this.root = reach.uri();
         this.key = key;
         try {
-            ask().forEach(slot -> slots.put(slot.path("id").asString(""), slot));
+            // A slot of another name could lead elsewhere, and no sheet has one.
+            ask().forEach(slot -> {
+                String id = slot.path("id").asString("");
+                if (ID.matcher(id).matches()) {
+                    slots.put(id, slot);
+                }
+            });
         } catch (RuntimeException e) {
             close();
             throw e;
@@ -93,9 +101,8 @@ final class SlotsConnector implements Connector {
     @Override
     public byte[] shown(File file) {
         JsonNode slot = slots.get(file.slot());
-        String at = slot == null ? "" : slot.path("shownAt").asString("");
-        URI there = root.resolve(at);
-        if (at.isEmpty() || !root.getHost().equals(there.getHost()) || root.getPort() != there.getPort()) {
+        URI there = slot == null ? null : onSite(slot.path("shownAt").asString(""));
+        if (there == null) {
             return null; // it leads elsewhere, where Gavlin doesn't go
         }
         return found(RequestBuilder.get(there).build(), false);
@@ -110,6 +117,10 @@ final class SlotsConnector implements Connector {
     public List<Holding> holdings() {
         List<Holding> all = new ArrayList<>();
         ask().forEach(slot -> {
+            if (!slots.containsKey(slot.path("id").asString(""))) {
+                return;
+            }
+            URI page = onSite(slot.path("page").asString(""));
             JsonNode holds = slot.path("holds");
             boolean own = !holds.isObject();
             all.add(new Holding(
@@ -122,9 +133,23 @@ final class SlotsConnector implements Connector {
                     holds.path("bytes").asLong(0),
                     holds.path("sha256").asString(""),
                     own ? "the theme's own" : slot.path("state").asString(""),
-                    root.resolve(slot.path("page").asString("")).toString()));
+                    page == null ? "" : page.toString()));
         });
         return all;
+    }
+
+    /** An address that the site tells, where it is one of its own; null otherwise. */
+    private URI onSite(String told) {
+        try {
+            URI there = root.resolve(told);
+            boolean own = !told.isEmpty()
+                    && root.getScheme().equals(there.getScheme())
+                    && root.getHost().equals(there.getHost())
+                    && root.getPort() == there.getPort();
+            return own ? there : null;
+        } catch (IllegalArgumentException e) {
+            return null; // no address at all
+        }
     }
 
     private URI slot(File file, String rest) {
@@ -178,11 +203,7 @@ final class SlotsConnector implements Connector {
                 return new Answer(status, new byte[0]);
             }
             try (InputStream in = response.getEntity().getContent()) {
-                byte[] body = in.readNBytes(MOST_BYTES + 1);
-                if (body.length > MOST_BYTES) {
-                    throw SiteRefused.thisFile("the site answered with more than " + MOST_BYTES + " bytes");
-                }
-                return new Answer(status, body);
+                return new Answer(status, Incoming.read(in));
             }
         }
     }

@@ -114,12 +114,7 @@ final class WebDavFolder implements Folder {
         return orNothing(
                 () -> {
                     try (InputStream in = dav.get(at(path))) {
-                        byte[] bytes = in.readNBytes(Connector.MOST_BYTES + 1);
-                        if (bytes.length > Connector.MOST_BYTES) {
-                            throw SiteRefused.thisFile(
-                                    "the file there is larger than " + Connector.MOST_BYTES + " bytes");
-                        }
-                        return bytes;
+                        return Incoming.read(in);
                     }
                 },
                 null);

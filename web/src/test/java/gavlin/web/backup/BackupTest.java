@@ -6,7 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.sun.net.httpserver.HttpServer;
 import gavlin.core.BadInput;
+import gavlin.standin.StandIn;
 import gavlin.web.GavlinApplication;
 import gavlin.web.RunningGavlin;
 import gavlin.web.RunningGavlin.Answer;
@@ -14,6 +16,7 @@ import gavlin.web.fit.Housekeeping;
 import gavlin.web.problem.Conflict;
 import java.io.IOException;
 import java.io.RandomAccessFile;
+import java.net.InetSocketAddress;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -44,10 +47,13 @@ class BackupTest {
     @Test
     void everything_broughtBackIntoAnEmptyInstallation_isTheSame_byteForByte() throws Exception {
         Path archive = folder.resolve("all.zip");
+        byte[] sealed = connected("quillet-street");
         Backup.Written written = gavlin.bean(Backup.class).write(archive, null);
+        gavlin.json("warden", "DELETE", "/api/v1/sites/quillet-street/connection", "");
         assertTrue(written.added() > 10 && written.bytes() > 10_000_000, written.toString());
         try (ConfigurableApplicationContext there = empty("gavlin_restored")) {
             there.getBean(Restore.class).read(archive);
+            assertArrayEquals(sealed, secret(there.getBean(JdbcTemplate.class)), "as it was sealed");
             gavlin.bean(Housekeeping.class).makeMissing();
             assertTrue(there.getBean(Housekeeping.class).makeMissing() > 10);
             for (String path : List.of(
@@ -90,6 +96,30 @@ class BackupTest {
                 assertArrayEquals(plain(gavlin.get("warden", path).response().body()), plain(ask(other, path)), path);
             }
         }
+    }
+
+    /** A site whose connection has a key, as it is stored. */
+    private byte[] connected(String site) throws IOException {
+        HttpServer there = StandIn.serve(new InetSocketAddress("127.0.0.1", 0), "word");
+        try {
+            assertEquals(
+                    200,
+                    gavlin.json(
+                                    "warden",
+                                    "PUT",
+                                    "/api/v1/sites/" + site + "/connection",
+                                    "{\"kind\":\"slots\",\"address\":\"http://127.0.0.1:"
+                                            + there.getAddress().getPort() + "\",\"secret\":\"word\"}")
+                            .status());
+            return secret(gavlin.bean(JdbcTemplate.class));
+        } finally {
+            there.stop(0);
+        }
+    }
+
+    private static byte[] secret(JdbcTemplate sql) {
+        return sql.queryForObject("SELECT secret FROM connection WHERE site_id = 'quillet-street'", String.class)
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     @Test

@@ -14,10 +14,13 @@ import gavlin.standin.StandIn;
 import gavlin.web.RunningGavlin;
 import gavlin.web.store.FileStore;
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.InetSocketAddress;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -196,5 +199,45 @@ class ConnectorTest {
                 SiteUnreachable.class, () -> new SlotsConnector(reach("http://127.0.0.1:" + nobody + "/"), "word"));
         assertThrows(IOException.class, () -> new WebDavFolder(reach("http://127.0.0.1:" + nobody + "/"), "a", "b"));
         assertThrows(IOException.class, () -> new SftpFolder(reach("sftp://127.0.0.1:" + nobody + "/"), "a", "b", ""));
+    }
+
+    @Test
+    void answerThatComesDropByDrop_hasAnEnd_byTimeAndByBytes() {
+        InputStream endless = new InputStream() {
+            @Override
+            public int read() {
+                return 'x';
+            }
+        };
+        long[] clock = {0};
+        IOException slow = assertThrows(
+                IOException.class,
+                () -> Incoming.read(
+                        endless, () -> clock[0] += Duration.ofSeconds(20).toNanos()));
+        assertTrue(slow.getMessage().contains("more than 120 s"), slow.getMessage());
+        assertThrows(SiteRefused.class, () -> Incoming.read(endless, () -> 0));
+    }
+
+    @Test
+    void siteThatTellsAddressesElsewhere_isNotFollowed_andItsOddSlotsAreLeftOut() throws IOException {
+        HttpServer odd = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 5);
+        odd.createContext("/", exchange -> {
+            byte[] body = """
+                    [{"id":"face","shownAt":"http://localhost:1/x","page":"javascript:alert(1)"},{"id":"../../etc"},{"id":"top","shownAt":"not an address","page":"%"}]""".getBytes(StandardCharsets.UTF_8);
+            exchange.sendResponseHeaders(200, body.length);
+            exchange.getResponseBody().write(body);
+            exchange.close();
+        });
+        odd.start();
+        try (Connector site =
+                new SlotsConnector(reach("http://127.0.0.1:" + odd.getAddress().getPort() + "/"), "word")) {
+            assertEquals("a site with 2 slots", site.answered());
+            assertNull(site.shown(file(ONE)));
+            assertTrue(
+                    site.holdings().stream().allMatch(held -> held.page().isEmpty()),
+                    site.holdings().toString());
+        } finally {
+            odd.stop(0);
+        }
     }
 }

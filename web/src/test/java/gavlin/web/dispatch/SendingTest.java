@@ -16,6 +16,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Base64;
 import java.util.Map;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.AfterEach;
@@ -266,8 +267,8 @@ class SendingTest {
         assertTrue(shown.contains(address), shown);
         assertFalse(shown.contains("word"), shown);
         JdbcTemplate sql = gavlin.bean(JdbcTemplate.class);
-        byte[] sealed = sql.queryForObject("SELECT secret FROM connection WHERE site_id = 'sending'", byte[].class);
-        assertEquals(12 + 4 + 16, sealed.length, "nonce, what was sealed, tag");
+        String sealed = sql.queryForObject("SELECT secret FROM connection WHERE site_id = 'sending'", String.class);
+        assertEquals(12 + 4 + 16, Base64.getDecoder().decode(sealed).length, "nonce, what was sealed, tag");
         assertEquals(
                 204, gavlin.json("warden", "DELETE", SITE + "/connection", "").status());
         Answer nowhere = gavlin.json("warden", "POST", SITE + "/dispatches", "{\"to\":\"site\"}");
