@@ -81,6 +81,11 @@ class Delivery {
         return state() == State.SENT && (outcome == null || !seen);
     }
 
+    /** Whether it arrived and nobody looked at it yet. */
+    boolean isFresh() {
+        return state() == State.SENT && lookedAt == null;
+    }
+
     boolean isSettled() {
         return !waits() && !isToBeLookedAt();
     }
@@ -109,6 +114,7 @@ class Delivery {
         state = State.WAITING.name();
         says = "";
         outcome = null;
+        lookedAt = null;
         seen = false;
     }
 

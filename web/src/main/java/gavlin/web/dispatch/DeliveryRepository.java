@@ -32,6 +32,11 @@ interface DeliveryRepository extends JpaRepository<Delivery, Long> {
               GROUP BY g.section, g.slot, g.member)""")
     List<Object[]> arrived(String siteId);
 
+    /** Of several dispatches: the dispatch's number and the {@link Delivery}. */
+    @Query(
+            "SELECT f.dispatchId, d FROM Delivery d, DispatchedFile f WHERE f.id = d.fileId AND f.dispatchId IN :dispatches")
+    List<Object[]> ofDispatches(List<Long> dispatches);
+
     /** Dispatches that are neither through nor stopped. */
     @Query("""
             SELECT DISTINCT f.dispatchId FROM Delivery d, DispatchedFile f, Dispatch p

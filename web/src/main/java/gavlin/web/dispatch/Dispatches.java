@@ -312,8 +312,17 @@ public class Dispatches {
     /** The newest first, without their files. */
     @Transactional(readOnly = true)
     public List<DispatchView> earlier(OpenSite site) {
-        return dispatches.findTop50BySiteIdOrderByIdDesc(site.id()).stream()
-                .map(dispatch -> DispatchView.of(dispatch, List.of(), deliveries.ofDispatch(dispatch.id())))
+        List<Dispatch> all = dispatches.findTop50BySiteIdOrderByIdDesc(site.id());
+        if (all.isEmpty()) {
+            return List.of();
+        }
+        Map<Object, List<Delivery>> byDispatch =
+                deliveries.ofDispatches(all.stream().map(Dispatch::id).toList()).stream()
+                        .collect(Collectors.groupingBy(
+                                each -> each[0], Collectors.mapping(each -> (Delivery) each[1], Collectors.toList())));
+        return all.stream()
+                .map(dispatch ->
+                        DispatchView.of(dispatch, List.of(), byDispatch.getOrDefault(dispatch.id(), List.of())))
                 .toList();
     }
 

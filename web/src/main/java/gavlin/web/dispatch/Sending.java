@@ -152,7 +152,6 @@ class Sending {
     private boolean send(long id, Connector site) {
         Map<Long, DispatchedFile> byId = byId(id);
         String slot = null;
-        boolean any = false;
         for (Delivery delivery : deliveries.ofDispatch(id)) {
             if (!delivery.waits()) {
                 continue;
@@ -164,16 +163,14 @@ class Sending {
                 return false;
             }
             slot = place;
-            any |= send(delivery, file, site);
+            send(delivery, file, site);
         }
-        if (any || hasUnseen(id)) {
+        // Once, also after a kill in between, and not again while visitors wait for a cache: others may keep drafts on
+        // the site.
+        if (deliveries.ofDispatch(id).stream().anyMatch(Delivery::isFresh)) {
             site.publish();
         }
         return true;
-    }
-
-    private boolean hasUnseen(long id) {
-        return deliveries.ofDispatch(id).stream().anyMatch(Delivery::isToBeLookedAt);
     }
 
     private Map<Long, DispatchedFile> byId(long id) {
@@ -181,17 +178,17 @@ class Sending {
                 .collect(Collectors.toMap(DispatchedFile::id, Function.identity()));
     }
 
-    private boolean send(Delivery delivery, DispatchedFile.View file, Connector site) {
+    private void send(Delivery delivery, DispatchedFile.View file, Connector site) {
         String why = site.noPlaceFor(file.slot(), file.section(), file.density());
         if (why != null) {
             delivery.refused(Delivery.State.NO_PLACE, why);
             deliveries.save(delivery);
-            return false;
+            return;
         }
         if (!store.has(file.sha256())) {
             delivery.refused(Delivery.State.REFUSED, "its bytes are not here any more: send what is decided now");
             deliveries.save(delivery);
-            return false;
+            return;
         }
         Connector.File sent = withBytes(file);
         delivery.trying();
@@ -208,7 +205,6 @@ class Sending {
             delivery.refused(Delivery.State.REFUSED, e.getMessage());
         }
         deliveries.save(delivery);
-        return delivery.state() == Delivery.State.SENT;
     }
 
     private Connector.File withBytes(DispatchedFile.View file) {
