@@ -158,7 +158,10 @@ final class WebDavFolder implements Folder {
     /** One folder at a time: many servers refuse to tell all at once (RFC 4918, 9.1). */
     private void list(String folder, int depth, List<Entry> into) throws IOException {
         String here = folder.isEmpty() ? root.toString() : at(folder) + "/";
-        for (DavResource each : asked(() -> dav.list(here, 1)).stream().skip(1).toList()) {
+        for (DavResource each : asked(() -> dav.list(here, 1))) {
+            if (isSame(each.getPath(), URI.create(here).getPath())) {
+                continue; // the folder itself, which may come anywhere (RFC 4918, 9.1)
+            }
             String path = folder.isEmpty() ? each.getName() : folder + "/" + each.getName();
             if (!each.isDirectory()) {
                 into.add(new Entry(path, each.getContentLength()));
@@ -166,6 +169,10 @@ final class WebDavFolder implements Folder {
                 list(path, depth + 1, into);
             }
         }
+    }
+
+    private static boolean isSame(String one, String other) {
+        return one.replaceFirst("/+$", "").equals(other.replaceFirst("/+$", ""));
     }
 
     @Override

@@ -17,7 +17,8 @@ import java.util.Locale;
 public record ReceiptWords(Verdict verdict, String says, String visitors, boolean resized, boolean repacked) {
     static ReceiptWords of(Delivery.Receipt receipt) {
         Outcome told = receipt.told();
-        if (told == null) {
+        // What was refused or replaced since is not what was received before.
+        if (told == null || !receipt.state().equals(Delivery.State.SENT.word())) {
             return new ReceiptWords(verdict(receipt), unread(receipt), "", false, false);
         }
         boolean resized = told == Outcome.SCALED || told == Outcome.CROPPED;
