@@ -3,18 +3,24 @@ package gavlin.web;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.options.BoundingBox;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /** A page as it will look: at true size, out of the files that would be sent. */
 class ProofWalkTest extends BrowserWalk {
@@ -42,6 +48,8 @@ class ProofWalkTest extends BrowserWalk {
                 .json()
                 .path("id")
                 .asString();
+        gavlin.json("warden", "PUT", SITE + "/pictures/" + picture + "/keep-areas", """
+                [{"name":"the buoy","x":0.1,"y":0.6,"width":0.05,"height":0.04}]""");
         gavlin.json("warden", "PUT", SITE + "/slots/top/fit", "{\"picture\":\"" + picture + "\"}");
     }
 
@@ -160,6 +168,56 @@ class ProofWalkTest extends BrowserWalk {
         assertEquals(1, shift(before) - shift(after), 1e-9, before + " and " + after);
         assertEquals(0, shift(after) % 1, 1e-9);
         assertNoViolations();
+    }
+
+    @Test
+    void bannerThatGrows_showsWhatIsLeftAtItsLargest_andSaysWhatThatHides() {
+        signIn();
+        page.navigate(gavlin.address() + "/sites/proof/proof?page=home&motion=grows&times=2");
+        assertThat(page.locator("[data-slot=top] .proof-left")).hasAttribute("width", "500.0");
+        assertThat(page.locator("[data-slot=face] .proof-left")).hasCount(0);
+        // The buoy begins a tenth from the left: of twice the size, nothing is seen of the outer quarter.
+        assertThat(page.locator("#hidden")).hasText("At their largest, the buoy in Top: 0 % of it is seen, of 100 %.");
+        assertNoViolations();
+        page.locator("#motion").selectOption("largest");
+        page.waitForURL("**motion=largest**");
+        assertEquals("2000.0", page.locator("[data-slot=top] image").getAttribute("width"));
+        page.locator("#motion").selectOption("held");
+        page.waitForURL("**motion=held**");
+        page.setViewportSize(1280, 300);
+        page.mouse().wheel(0, 200);
+        assertThat(page.locator("[data-slot=top] image"))
+                .hasAttribute("transform", Pattern.compile("translate\\(0 [1-9].*"));
+        for (String wrong : List.of("motion=dance", "motion=grows&times=9")) {
+            assertEquals(
+                    400, gavlin.get("warden", "/sites/proof/proof?" + wrong).status());
+        }
+    }
+
+    @Test
+    void earlierStep_standsBesideWhatIsDecidedNow_inTheSameShowing() {
+        JsonNode fit = gavlin.get("warden", SITE + "/slots/top/fit").json();
+        int step = fit.path("revision").asInt();
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", "{\"zoom\":1.5}");
+        signIn();
+        page.navigate(gavlin.address() + "/sites/proof/slots/top/bench/history");
+        page.locator("a[aria-label^='Step " + step + " beside']").click();
+        assertThat(page.locator("h1")).hasText("Home");
+        assertThat(page.locator("label.wiper").first()).containsText("in step " + step);
+        String earlier =
+                page.locator("[data-slot=top] [clip-path^='url(#before'] image").getAttribute("href");
+        byte[] bytes = gavlin.get("warden", earlier).response().body();
+        assertEquals(Size.parse("1000x200"), OwnFile.pixels(bytes).size());
+        assertFalse(Arrays.equals(
+                bytes,
+                gavlin.get("warden", SITE + "/slots/top/rendition").response().body()));
+        assertNoViolations();
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", "{\"zoom\":1}");
+        for (String wrong : List.of("/top/0@99", "/none/0@1", "top")) {
+            assertEquals(
+                    404,
+                    gavlin.get("warden", "/sites/proof/proof?against=" + wrong).status());
+        }
     }
 
     private static double shift(String transform) {

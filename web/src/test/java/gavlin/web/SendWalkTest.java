@@ -239,7 +239,7 @@ class SendWalkTest extends BrowserWalk {
         open("audit");
         click("Look at what the site holds now");
         assertThat(page.locator("h1 + .soft")).containsText("2 files looked at");
-        assertThat(row("story/story.webp")).containsText("its slot keeps what was decided");
+        assertThat(row("story/story.webp")).containsText("what Gavlin sent");
         assertNoViolations();
     }
 

@@ -39,6 +39,15 @@ public record Obstruction(
         return new Obstruction(name, words, new Box<>(x[0], y[0], x[1], y[1]), radius, text, sizePx, fontWeight, ink);
     }
 
+    Obstruction in(Box<InShowing> other, double round) {
+        return new Obstruction(name, words, other, round, text, sizePx, fontWeight, ink);
+    }
+
+    /** What is beyond the edge of what is seen. */
+    static Obstruction edge(Box<InShowing> box) {
+        return new Obstruction("edge", false, box, 0, "", 0, 400, 0);
+    }
+
     /** Start and length in a box that is {@code to} long instead of {@code from}. */
     private static double[] along(double start, double length, double from, double to) {
         double before = start;

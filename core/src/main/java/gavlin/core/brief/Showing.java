@@ -115,6 +115,32 @@ public record Showing(
                 new Box<>(0, 0, widest.width(), widest.height() * factor));
     }
 
+    /**
+     * This showing while its picture is enlarged about its middle, as a banner that slowly grows: in px of the picture as it began, less of it is
+     * seen, and what lies over it covers less.
+     *
+     * @param factor from 1
+     */
+    public Showing enlargedBy(double factor) {
+        double width = box.width();
+        double height = box.height();
+        double left = width * (1 - 1 / factor) / 2;
+        double top = height * (1 - 1 / factor) / 2;
+        List<Obstruction> over = new ArrayList<>();
+        for (Obstruction each : obstructions) {
+            Box<InShowing> of = each.box();
+            over.add(each.in(
+                    new Box<>(left + of.x() / factor, top + of.y() / factor, of.width() / factor, of.height() / factor),
+                    each.radius() / factor));
+        }
+        over.add(Obstruction.edge(new Box<>(0, 0, width, top)));
+        over.add(Obstruction.edge(new Box<>(0, height - top, width, top)));
+        over.add(Obstruction.edge(new Box<>(0, top, left, height - 2 * top)));
+        over.add(Obstruction.edge(new Box<>(width - left, top, left, height - 2 * top)));
+        return new Showing(
+                id, name, page, screenWidth, box, box, objectFit, positionIsFree, background, alsoBehind, over, exists);
+    }
+
     /** This showing on a page whose author sets object-position. */
     public Showing withFreePosition() {
         return new Showing(

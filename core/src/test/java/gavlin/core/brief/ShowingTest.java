@@ -45,6 +45,22 @@ class ShowingTest {
         assertFalse(showing.at(800).isRange());
     }
 
+    /** Twice as large about its middle, the middle quarter is seen, and a bar of 40 px covers 20 of the picture as it began. */
+    @Test
+    void enlarged_showsItsMiddleAlone_andLessOfItIsCovered() {
+        Showing grown =
+                showing("400x200", "400x200", over("menu bar", "400x40")).enlargedBy(2);
+        List<Obstruction> over = grown.obstructions();
+        assertEquals(Box.parse("200x20+100+50"), over.get(0).box());
+        assertEquals(
+                List.of(
+                        Box.parse("400x50"),
+                        Box.parse("400x50+0+150"),
+                        Box.parse("100x100+0+50"),
+                        Box.parse("100x100+300+50")),
+                over.subList(1, 5).stream().map(Obstruction::box).toList());
+    }
+
     @Test
     void obstructions_inAWiderBox_hangOnTheEdgesTheyTouch() {
         Showing showing = showing(

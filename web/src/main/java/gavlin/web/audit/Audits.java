@@ -6,6 +6,7 @@ import gavlin.core.brief.Slot;
 import gavlin.web.audit.HeldFiles.Held;
 import gavlin.web.connect.Connections;
 import gavlin.web.connect.Connector;
+import gavlin.web.dispatch.Dispatches;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
@@ -37,9 +38,17 @@ class Audits {
     private final Proposals proposals;
     private final PictureSets sets;
     private final Connections connections;
+    private final Dispatches dispatches;
 
-    Audits(Pictures pictures, Fits fits, Proposals proposals, PictureSets sets, Connections connections) {
+    Audits(
+            Pictures pictures,
+            Fits fits,
+            Proposals proposals,
+            PictureSets sets,
+            Connections connections,
+            Dispatches dispatches) {
         this.connections = connections;
+        this.dispatches = dispatches;
         this.pictures = pictures;
         this.fits = fits;
         this.proposals = proposals;
@@ -86,7 +95,12 @@ class Audits {
         List<Taken> taken = new ArrayList<>();
         files.each(file -> {
             try {
-                taken.add(take(site, file));
+                if (isOurs(site, file)) {
+                    findings.add(new Finding(
+                            file.path(), slot(site, file), file.section(), List.of(), "what Gavlin sent", false));
+                } else {
+                    taken.add(take(site, file));
+                }
             } catch (BadInput e) {
                 findings.add(
                         new Finding(file.path(), slot(site, file), file.section(), List.of(), e.getMessage(), true));
@@ -109,6 +123,21 @@ class Audits {
             findings.add(new Finding(each.file.path(), slot, each.file.section(), each.wrong, became, false));
         }
         return findings;
+    }
+
+    /** Whether Gavlin sent those very bytes, and still has something decided where they are. */
+    private boolean isOurs(OpenSite site, Held file) {
+        Slot slot = slot(site, file);
+        return slot != null
+                && file.bytes() != null
+                && !there(site, slot, file.section()).isEmpty()
+                && dispatches.left(site, file.bytes());
+    }
+
+    private List<FitState> there(OpenSite site, Slot slot, String section) {
+        return slot.set() != null
+                ? sets.members(site, slot, section)
+                : fits.find(site, Place.of(slot, section)).stream().toList();
     }
 
     private static Slot slot(OpenSite site, Held file) {
@@ -143,9 +172,7 @@ class Audits {
         try {
             String section = site.section(slot, taken.file.section());
             Place place = Place.of(slot, section);
-            List<FitState> there = slot.set() != null
-                    ? sets.members(site, slot, section)
-                    : fits.find(site, place).stream().toList();
+            List<FitState> there = there(site, slot, section);
             if (there.stream().anyMatch(fit -> fit.picture().number() == taken.picture.number())) {
                 return "there already";
             }

@@ -5,13 +5,19 @@ import gavlin.core.solve.KeepArea;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.fit.Desk;
+import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.Renditions;
+import gavlin.web.fit.StoredRendition;
 import gavlin.web.fit.Thumbnail;
 import gavlin.web.picture.KeepAreaBook;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
+import gavlin.web.store.Attachment;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
@@ -34,14 +40,23 @@ class HistoryController {
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
 
     private final Fits fits;
+    private final Renditions renditions;
     private final FitBook book;
     private final Pictures pictures;
     private final KeepAreaBook keepAreas;
     private final SlotBoard board;
     private final Rail rail;
 
-    HistoryController(Fits fits, FitBook book, Pictures pictures, KeepAreaBook keepAreas, SlotBoard board, Rail rail) {
+    HistoryController(
+            Fits fits,
+            Renditions renditions,
+            FitBook book,
+            Pictures pictures,
+            KeepAreaBook keepAreas,
+            SlotBoard board,
+            Rail rail) {
         this.fits = fits;
+        this.renditions = renditions;
         this.book = book;
         this.pictures = pictures;
         this.keepAreas = keepAreas;
@@ -78,6 +93,7 @@ class HistoryController {
         model.addAttribute("mayChange", desk.site().mayChange(desk.slot(), desk.section()));
         model.addAttribute("base", desk.path() + "/bench");
         model.addAttribute("query", desk.place().query());
+        model.addAttribute("key", desk.place().key());
         return "bench/history";
     }
 
@@ -106,6 +122,16 @@ class HistoryController {
 
     private static String time(Instant at) {
         return TIME.format(at.atOffset(ZoneOffset.UTC));
+    }
+
+    /** The file that a step would send. */
+    @GetMapping("/{revision}/file")
+    void file(Desk desk, @PathVariable int revision, HttpServletResponse response) throws IOException {
+        FitState state = fits.at(desk.site(), desk.place(), revision);
+        StoredRendition file = renditions.rendition(state, 1);
+        response.setHeader("Cache-Control", "private, no-cache");
+        Attachment.announce(response, file.type().mediaType(), FileNames.of(desk.site(), state, file, 1), file.bytes());
+        renditions.copy(file, response.getOutputStream());
     }
 
     @PostMapping("/{revision}")

@@ -7,6 +7,11 @@ import org.springframework.data.jpa.repository.Query;
 interface DispatchedFileRepository extends JpaRepository<DispatchedFile, Long> {
     List<DispatchedFile> findByDispatchIdOrderById(long dispatchId);
 
+    /** Whether these bytes ever left for that site. */
+    @Query(
+            "SELECT COUNT(f) > 0 FROM DispatchedFile f, Dispatch d WHERE d.id = f.dispatchId AND d.siteId = :siteId AND f.sha256 = :sha256")
+    boolean left(String siteId, String sha256);
+
     /** The latest file of each place, of density 1; what a site did not take has not left. */
     @Query("""
             SELECT f FROM DispatchedFile f WHERE f.id IN (

@@ -8,6 +8,7 @@ import gavlin.core.receipt.Comparison.Outcome;
 import gavlin.web.connect.Connections;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
+import gavlin.web.fit.Place;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.problem.Conflict;
@@ -248,6 +249,12 @@ public class Dispatches {
      */
     public record Sent(String sha256, Size size, String href) {}
 
+    /** Whether these very bytes ever left for the site. */
+    @Transactional(readOnly = true)
+    public boolean left(OpenSite site, byte[] bytes) {
+        return dispatched.left(site.id(), FileStore.sha256(bytes));
+    }
+
     /** By section, slot and member; files of density 1. */
     @Transactional(readOnly = true)
     public Map<String, Sent> lastSent(OpenSite site) {
@@ -298,15 +305,11 @@ public class Dispatches {
     }
 
     public static String place(FitState fit) {
-        return place(fit.section(), fit.slot().id(), fit.place().member());
+        return fit.place().key();
     }
 
     static String place(DispatchedFile.View file) {
-        return place(file.section(), file.slot(), file.member());
-    }
-
-    private static String place(String section, String slot, int member) {
-        return section + "/" + slot + "/" + member;
+        return Place.key(file.section(), file.slot(), file.member());
     }
 
     /** The newest first, without their files. */

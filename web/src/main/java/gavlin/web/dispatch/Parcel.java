@@ -1,23 +1,24 @@
 package gavlin.web.dispatch;
 
 import gavlin.core.code.ImageCode;
+import gavlin.core.icon.IconSet;
 import gavlin.core.solve.BestPosition;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
 import gavlin.web.picture.Caption;
 import gavlin.web.site.OpenSite;
+import gavlin.web.store.FileStore;
+import gavlin.web.store.Zips;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.Deflater;
-import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.web.util.HtmlUtils;
 import tools.jackson.databind.json.JsonMapper;
@@ -28,12 +29,10 @@ import tools.jackson.databind.node.ObjectNode;
  * Finished files of a site as one ZIP: a folder for each slot, the files with their words as JSON ({@code /schemas/package-1.json}) and as a
  * table, the code for the page, checksums and credits. The same decisions make the same bytes.
  *
+ * @param icons in all sizes, of slots that are icons
  * @param leftOut in words, what is accepted and yet has no file
  */
-public record Parcel(OpenSite site, List<Item> items, Credits credits, List<String> leftOut) {
-    /** ZIP has no time before it; files of one decision do not differ by when they were asked for. */
-    private static final LocalDateTime ALWAYS = LocalDateTime.of(1980, 1, 1, 0, 0);
-
+record Parcel(OpenSite site, List<Item> items, List<Icons> icons, Credits credits, List<String> leftOut) {
     static final String FORMAT = "package/1";
 
     private static final String HEAD =
@@ -42,36 +41,43 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
     /** @param path within the ZIP @param link where a click on it leads; empty for nowhere */
     record Item(String path, FitState fit, int density, StoredRendition file, String link) {}
 
+    /** @param folder within the ZIP, with a slash at its end */
+    record Icons(String folder, IconSet set) {}
+
     void writeTo(OutputStream to, Renditions renditions) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
-        begin(zip, "manifest.json");
-        zip.write(manifest().toPrettyString().getBytes(StandardCharsets.UTF_8));
+        Zips.file(zip, "manifest.json", manifest().toPrettyString().getBytes(StandardCharsets.UTF_8));
         text(zip, "files.csv", Stream.concat(Stream.of(HEAD), items.stream().map(Parcel::row)));
         text(zip, "credits.txt", credits.text().stream());
         text(zip, "credits.html", credits.html().lines());
         text(zip, "code.html", code());
-        lines(zip, "SHA256SUMS", items.stream().map(item -> item.file().sha256() + "  " + item.path()), "\n");
+        Zips.lines(
+                zip,
+                "SHA256SUMS",
+                Stream.concat(
+                        items.stream().map(item -> item.file().sha256() + "  " + item.path()),
+                        iconFiles().map(file -> FileStore.sha256(file.getValue()) + "  " + file.getKey())),
+                "\n");
         if (!leftOut.isEmpty()) {
             text(zip, "left-out.txt", leftOut.stream());
         }
         zip.setLevel(Deflater.NO_COMPRESSION); // pictures are compressed already
         for (Item item : items) {
-            begin(zip, item.path());
+            Zips.begin(zip, item.path());
             renditions.copy(item.file(), zip);
             zip.closeEntry();
+        }
+        for (Map.Entry<String, byte[]> file : iconFiles().toList()) {
+            Zips.file(zip, file.getKey(), file.getValue());
         }
         zip.finish();
     }
 
-    /** Files as they are, in their order: the same bytes each time. */
-    public static void write(Map<String, byte[]> files, OutputStream to) throws IOException {
-        ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
-        for (Map.Entry<String, byte[]> file : files.entrySet()) {
-            begin(zip, file.getKey());
-            zip.write(file.getValue());
-            zip.closeEntry();
-        }
-        zip.finish();
+    /** Each of their files by its path. */
+    private Stream<Map.Entry<String, byte[]>> iconFiles() {
+        return icons.stream()
+                .flatMap(each -> each.set().files().entrySet().stream()
+                        .map(file -> Map.entry(each.folder() + file.getKey(), file.getValue())));
     }
 
     interface Bytes {
@@ -84,10 +90,10 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
     /** Files that are kept as they were, and their checksums. */
     static void write(List<Stored> files, OutputStream to) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(to, StandardCharsets.UTF_8);
-        lines(zip, "SHA256SUMS", files.stream().map(file -> file.sha256() + "  " + file.path()), "\n");
+        Zips.lines(zip, "SHA256SUMS", files.stream().map(file -> file.sha256() + "  " + file.path()), "\n");
         zip.setLevel(Deflater.NO_COMPRESSION);
         for (Stored file : files) {
-            begin(zip, file.path());
+            Zips.begin(zip, file.path());
             file.bytes().copyTo(zip);
             zip.closeEntry();
         }
@@ -133,7 +139,12 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
     private Stream<String> code() {
         Map<FitState, List<Item>> byFit =
                 items.stream().collect(Collectors.groupingBy(Item::fit, LinkedHashMap::new, Collectors.toList()));
-        return byFit.entrySet().stream().flatMap(each -> {
+        Stream<String> head = icons.stream()
+                .flatMap(each -> Stream.of(
+                        "<!-- for the head of every page; the files lie in " + each.folder() + " -->",
+                        each.set().html().strip(),
+                        ""));
+        return Stream.concat(head, byFit.entrySet().stream().flatMap(each -> {
             FitState fit = each.getKey();
             List<ImageCode.Source> sources = each.getValue().stream()
                     .map(item -> new ImageCode.Source(item.path(), item.file().size()))
@@ -146,7 +157,7 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
                     "<!-- " + fit.slot().id() + " -->",
                     linked(code.html(), each.getValue().get(0).link()),
                     "");
-        });
+        }));
     }
 
     private static String linked(String image, String link) {
@@ -181,18 +192,6 @@ public record Parcel(OpenSite site, List<Item> items, Credits credits, List<Stri
     }
 
     private static void text(ZipOutputStream zip, String name, Stream<String> lines) throws IOException {
-        lines(zip, name, lines, "\r\n");
-    }
-
-    private static void lines(ZipOutputStream zip, String name, Stream<String> lines, String end) throws IOException {
-        begin(zip, name);
-        zip.write(lines.map(line -> line + end).collect(Collectors.joining()).getBytes(StandardCharsets.UTF_8));
-        zip.closeEntry();
-    }
-
-    private static void begin(ZipOutputStream zip, String name) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        entry.setTimeLocal(ALWAYS);
-        zip.putNextEntry(entry);
+        Zips.lines(zip, name, lines, "\r\n");
     }
 }

@@ -1,10 +1,12 @@
 package gavlin.web.dispatch;
 
+import gavlin.core.brief.Slot;
 import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.Renditions;
 import gavlin.web.fit.StoredRendition;
+import gavlin.web.icon.IconSets;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
@@ -25,9 +27,11 @@ class Parcels {
     private final Renditions renditions;
     private final Pictures pictures;
     private final SlotLinks links;
+    private final IconSets icons;
 
-    Parcels(Fits fits, Renditions renditions, Pictures pictures, SlotLinks links) {
+    Parcels(Fits fits, Renditions renditions, Pictures pictures, SlotLinks links, IconSets icons) {
         this.links = links;
+        this.icons = icons;
         this.fits = fits;
         this.renditions = renditions;
         this.pictures = pictures;
@@ -60,7 +64,21 @@ class Parcels {
                 });
         List<StoredPicture> shown =
                 items.stream().map(item -> item.fit().picture()).toList();
-        return new Parcel(site, items, Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
+        return new Parcel(
+                site, items, icons(site, items), Credits.of(shown, Credits.among(pictures.list(site))), leftOut);
+    }
+
+    /** In all sizes, where a slot is an icon. */
+    private List<Parcel.Icons> icons(OpenSite site, List<Parcel.Item> items) {
+        return items.stream()
+                .filter(item -> item.density() == 1 && item.fit().slot().kind() == Slot.Kind.ICON)
+                .map(item -> new Parcel.Icons(
+                        folder(item.fit()) + "icons/", icons.of(item.fit(), IconSets.ground(item.fit()), site.name())))
+                .toList();
+    }
+
+    private static String folder(FitState fit) {
+        return (fit.section().isEmpty() ? "" : fit.section() + "/") + fit.slot().id() + "/";
     }
 
     /** The site's own first, in the sheet's order. */
@@ -71,8 +89,7 @@ class Parcels {
     }
 
     private static String path(OpenSite site, FitState fit, int density, StoredRendition file, Set<String> taken) {
-        String folder = (fit.section().isEmpty() ? "" : fit.section() + "/")
-                + fit.slot().id() + "/";
+        String folder = folder(fit);
         String name = FileNames.of(site, fit, file, density);
         String path = folder + name;
         for (int n = 2; !taken.add(path); n++) {

@@ -124,6 +124,15 @@ public class Fits {
                 .orElse(List.of());
     }
 
+    /** What was decided of a place in one of its steps. @throws NotFound when there is none of that number */
+    public FitState at(OpenSite site, Place place, int revision) {
+        return head(site, place)
+                .flatMap(head -> revisions
+                        .findByHeadIdAndRevision(head.id(), revision)
+                        .map(step -> state(site, place, head, step)))
+                .orElseThrow(() -> new NotFound("step", Integer.toString(revision)));
+    }
+
     /** The revision that holds at a place now; 0 for none. */
     public int currentRevision(OpenSite site, Place place) {
         return head(site, place).map(FitHead::currentRevision).orElse(0);

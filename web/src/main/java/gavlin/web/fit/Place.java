@@ -21,6 +21,15 @@ public record Place(Slot slot, String section, int member) {
         return new Place(slot, section, 0);
     }
 
+    /** In one word, for tables and addresses: {@code north/masthead/0}, {@code /masthead/0} for the whole site. */
+    public String key() {
+        return key(section, slot.id(), member);
+    }
+
+    public static String key(String section, String slot, int member) {
+        return section + "/" + slot + "/" + member;
+    }
+
     /** As the query of an address: {@code ?section=north&member=2}, or nothing for a plain slot. */
     public String query() {
         String query = (section.isEmpty() ? "" : "&section=" + section) + (member == 0 ? "" : "&member=" + member);

@@ -6,11 +6,11 @@ import gavlin.core.icon.IconSet;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
-import gavlin.web.dispatch.Parcel;
 import gavlin.web.fit.Desk;
 import gavlin.web.fit.Fits;
 import gavlin.web.problem.NotFound;
 import gavlin.web.store.Attachment;
+import gavlin.web.store.Zips;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -27,8 +27,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 @RequestMapping("/sites/{site}/slots/{slot}/icons")
 class IconController {
-    private static final Colour WHITE = new Colour(0xFFFFFF);
-
     private final Fits fits;
     private final IconSets sets;
     private final SlotBoard board;
@@ -83,7 +81,7 @@ class IconController {
             throws IOException {
         IconSet set = set(desk, ground(desk, ground));
         Attachment.announce(response, "application/zip", desk.site().id() + "-icons.zip");
-        Parcel.write(set.files(), response.getOutputStream());
+        Zips.write(set.files(), response.getOutputStream());
     }
 
     private static PictureType type(String name) {
@@ -101,17 +99,11 @@ class IconController {
         return sets.of(fits.get(desk.site(), desk.place()), ground, desk.site().name());
     }
 
-    /** As asked; otherwise the fit's own backing, the ground of its first showing, or white. */
+    /** As asked; otherwise the one that suits the fit. */
     private Colour ground(Desk desk, String asked) {
         if (!asked.isBlank()) {
             return Colour.parse("ground", asked);
         }
-        Integer backing = fits.get(desk.site(), desk.place()).fit().backing();
-        return backing != null
-                ? new Colour(backing)
-                : desk.slot().showings().stream()
-                        .findFirst()
-                        .map(showing -> new Colour(showing.background()))
-                        .orElse(WHITE);
+        return IconSets.ground(fits.get(desk.site(), desk.place()));
     }
 }

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Component;
 
 /** The icons of marks as they are fitted; those asked for last are remembered. */
 @Component
-class IconSets {
+public class IconSets {
     private static final int REMEMBERED = 40;
     /** Of the largest icon, before and after it is drawn and packed. */
     private static final long HEAP = 24L * 512 * 512;
@@ -30,11 +30,21 @@ class IconSets {
         this.work = work;
     }
 
+    /** What stands behind an icon where it must not be clear: the fit's own backing, the ground of its first showing, or white. */
+    public static Colour ground(FitState fit) {
+        return fit.fit().backing() != null
+                ? new Colour(fit.fit().backing())
+                : fit.slot().showings().stream()
+                        .findFirst()
+                        .map(showing -> new Colour(showing.background()))
+                        .orElse(new Colour(0xFFFFFF));
+    }
+
     /**
      * @param name the site's
      * @throws Conflict when the fit has no file
      */
-    IconSet of(FitState state, Colour ground, String name) {
+    public IconSet of(FitState state, Colour ground, String name) {
         if (state.plan().types().isEmpty()) {
             throw new Conflict("there is no icon yet: " + FitState.worstOf(state.gauges()));
         }

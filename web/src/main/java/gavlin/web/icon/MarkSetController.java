@@ -26,7 +26,6 @@ import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.board.SlotBoard.Entry;
-import gavlin.web.dispatch.Parcel;
 import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Renditions;
@@ -40,6 +39,7 @@ import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import gavlin.web.store.Attachment;
+import gavlin.web.store.Zips;
 import gavlin.web.work.HeavyWork;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayOutputStream;
@@ -288,7 +288,7 @@ class MarkSetController {
             files.put("watermark/" + WATERMARK, beyond(mark, picture, WATERMARK, wish));
         }
         Attachment.announce(response, "application/zip", picture.id() + "-set.zip");
-        Parcel.write(files, response.getOutputStream());
+        Zips.write(files, response.getOutputStream());
     }
 
     private void slotFiles(OpenSite site, FitState state, Map<String, byte[]> files) throws IOException {

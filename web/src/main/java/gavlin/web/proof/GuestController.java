@@ -45,8 +45,11 @@ class GuestController {
             HttpServletResponse response,
             Model model) {
         ProofLinks.Opened opened = links.open(name);
-        ProofPages.Drawn drawn =
-                ProofPages.draw(board.entries(opened.site()), shown(opened), page, null, null, ground, Map.of());
+        ProofPages.Drawn drawn = ProofPages.draw(
+                board.entries(opened.site()),
+                shown(opened),
+                new ProofPages.Look(page, null, null, ground, Motion.NONE),
+                Map.of());
         response.setHeader("X-Robots-Tag", "noindex");
         model.addAttribute("drawn", drawn);
         model.addAttribute("siteName", opened.site().name());

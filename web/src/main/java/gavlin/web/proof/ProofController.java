@@ -2,12 +2,16 @@ package gavlin.web.proof;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.PagePlan;
+import gavlin.core.brief.Slot;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Phrases;
 import gavlin.web.board.PlacedSlot;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
 import gavlin.web.dispatch.Dispatches;
+import gavlin.web.fit.FitState;
+import gavlin.web.fit.Fits;
+import gavlin.web.fit.Place;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
@@ -17,6 +21,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -30,15 +36,27 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 /** The Proof view: one page of the site at a time, at its true size. */
 @Controller
 class ProofController {
+    private static final Pattern AGAINST =
+            Pattern.compile("(?<section>[a-z0-9-]*)/(?<slot>[a-z0-9-]+)/(?<member>[0-9]{1,5})@(?<step>[0-9]{1,9})");
+
     private final Sites sites;
+    private final Fits fits;
     private final ProofLinks links;
     private final Proofs proofs;
     private final Dispatches dispatches;
     private final SlotBoard board;
     private final Rail rail;
 
-    ProofController(Sites sites, ProofLinks links, Proofs proofs, Dispatches dispatches, SlotBoard board, Rail rail) {
+    ProofController(
+            Sites sites,
+            Fits fits,
+            ProofLinks links,
+            Proofs proofs,
+            Dispatches dispatches,
+            SlotBoard board,
+            Rail rail) {
         this.sites = sites;
+        this.fits = fits;
         this.links = links;
         this.proofs = proofs;
         this.dispatches = dispatches;
@@ -55,23 +73,30 @@ class ProofController {
             @RequestParam(required = false) Integer screen,
             @RequestParam(required = false) Integer width,
             @RequestParam(defaultValue = "light") String ground,
+            @RequestParam(defaultValue = "still") String motion,
+            @RequestParam(defaultValue = "1.2") double times,
             @RequestParam(defaultValue = "false") boolean compare,
+            @RequestParam(defaultValue = "") String against,
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
         List<SlotBoard.Entry> entries = board.entries(open);
+        List<PagePlan> pages = ProofPages.pages(open);
+        Earlier earlier = against.isEmpty() ? null : earlier(open, against);
+        String at = page != null || earlier == null ? page : earlier.firstOf(pages);
         model.addAttribute(
                 "drawn",
                 ProofPages.draw(
                         entries,
-                        ProofPages.pages(open),
-                        page,
-                        screen,
-                        width,
-                        ground,
-                        compare ? dispatches.lastSent(open) : Map.of()));
+                        pages,
+                        new ProofPages.Look(at, screen, width, ground, Motion.of(motion, times)),
+                        earlier != null
+                                ? Map.of(earlier.place.key(), earlier.file)
+                                : compare ? dispatches.lastSent(open) : Map.of()));
+        model.addAttribute("against", against);
+        model.addAttribute("than", earlier == null ? "as it left" : "in step " + earlier.step);
         model.addAttribute("rail", rail.of(open, entries, "Proof"));
         model.addAttribute("path", "/sites/" + open.id() + "/proof");
-        model.addAttribute("compare", compare);
+        model.addAttribute("compare", compare || earlier != null);
         model.addAttribute("small", SmallPlace.of(entries));
         model.addAttribute("narrowest", ProofPages.NARROWEST);
         model.addAttribute("widest", ProofPages.WIDEST);
@@ -81,6 +106,37 @@ class ProofController {
         model.addAttribute("remarks", links.remarks(open));
         model.addAttribute("days", ProofLinks.MOST.toDays());
         return "proof/proof";
+    }
+
+    /** What was decided of a place once. */
+    private record Earlier(Place place, int step, Dispatches.Sent file) {
+        /** Where its slot is seen; null for nowhere. */
+        String firstOf(List<PagePlan> pages) {
+            return pages.stream()
+                    .filter(page -> page.places().stream()
+                            .anyMatch(each -> each.slot().equals(place.slot().id())))
+                    .findFirst()
+                    .map(PagePlan::id)
+                    .orElse(null);
+        }
+    }
+
+    /** @param against a place's key and the number of a step: {@code /masthead/0@3} @throws NotFound for what there is not */
+    private Earlier earlier(OpenSite open, String against) {
+        Matcher said = AGAINST.matcher(against);
+        if (!said.matches()) {
+            throw new NotFound("step", against);
+        }
+        Slot slot = open.slot(said.group("slot"));
+        Place place = new Place(slot, open.section(slot, said.group("section")), number(said.group("member")));
+        FitState state = fits.at(open, place, number(said.group("step")));
+        String bench = "/sites/" + open.id() + "/slots/" + slot.id() + "/bench/history/" + state.revision() + "/file";
+        return new Earlier(
+                place, state.revision(), new Dispatches.Sent("", state.plan().size(), bench + place.query()));
+    }
+
+    private static int number(String digits) {
+        return Integer.parseInt(digits);
     }
 
     /** All that stands on a page was looked at, and is right. */

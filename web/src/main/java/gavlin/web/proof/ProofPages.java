@@ -42,9 +42,17 @@ final class ProofPages {
      * One page and the way to the others.
      *
      * @param page null where there is none
+     * @param hidden what motion hides that must be seen, in words
      */
     public record Drawn(
-            List<Link> pages, PagePlan page, List<Place> places, double height, String ground, String sentence) {
+            List<Link> pages,
+            PagePlan page,
+            List<Place> places,
+            double height,
+            String ground,
+            Motion motion,
+            List<String> hidden,
+            String sentence) {
         /** How many pictures are others than what left last. */
         public long differing() {
             return places.stream().filter(place -> place.before() != null).count();
@@ -62,6 +70,8 @@ final class ProofPages {
      * @param file where the file is read that would be sent; null where there is none
      * @param image where that lies in the slot's box
      * @param clip the id of what cuts it to a circle; null for none
+     * @param moving how it moves, in a word; null where it stands still
+     * @param left what is seen of it when it is at its largest; null where it does not grow
      * @param before null where nothing left yet, or the same
      */
     public record Place(
@@ -78,6 +88,8 @@ final class ProofPages {
             Box<InShowing> image,
             String clip,
             List<Over> over,
+            String moving,
+            Box<InShowing> left,
             Before before) {}
 
     /** What left last for a place, and lies there otherwise than what is decided now. @param image where it lies in the slot's box */
@@ -112,27 +124,29 @@ final class ProofPages {
     }
 
     /**
+     * How a page is looked at.
+     *
+     * @param page its id; the first where none is named
+     * @param screen its width in CSS px, to tell pages of one name apart, or null
      * @param width CSS px of another screen than the page was planned for, or null
-     * @param entries of the site @param pages among which to choose @param page its id; the first where none is named
-     * @param screen its width in CSS px, or null @param sent what is to be compared with; none for nothing
+     */
+    record Look(String page, Integer screen, Integer width, String ground, Motion motion) {}
+
+    /**
+     * @param entries of the site @param pages among which to choose
+     * @param sent what is to be compared with, by place; none for nothing
      * @throws NotFound when none of them is meant
      */
-    static Drawn draw(
-            List<Entry> entries,
-            List<PagePlan> pages,
-            String page,
-            Integer screen,
-            Integer width,
-            String ground,
-            Map<String, Dispatches.Sent> sent) {
-        if (!GROUNDS.containsKey(ground)) {
+    static Drawn draw(List<Entry> entries, List<PagePlan> pages, Look look, Map<String, Dispatches.Sent> sent) {
+        if (!GROUNDS.containsKey(look.ground)) {
             throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
         }
-        PagePlan planned = chosen(pages, page, screen);
-        PagePlan shown = planned == null || width == null ? planned : at(planned, width);
+        PagePlan planned = chosen(pages, look.page, look.screen);
+        PagePlan shown = planned == null || look.width == null ? planned : at(planned, look.width);
         List<PlacedSlot> placed = shown == null ? List.of() : placed(entries, planned, shown.width());
-        List<Place> places =
-                placed.stream().map(each -> place(each, placed, sent)).toList();
+        List<Place> places = placed.stream()
+                .map(each -> place(each, placed, look.motion, sent))
+                .toList();
         return new Drawn(
                 pages.stream()
                         .map(plan -> new Link(plan.id(), plan.name(), plan.width(), plan == planned))
@@ -141,7 +155,11 @@ final class ProofPages {
                 places,
                 (shown == null ? 0 : shown.height())
                         + placed.stream().mapToDouble(PlacedSlot::taller).sum(),
-                ground,
+                look.ground,
+                look.motion,
+                placed.stream()
+                        .flatMap(each -> look.motion.hides(each).stream())
+                        .toList(),
                 sentence(places));
     }
 
@@ -202,9 +220,12 @@ final class ProofPages {
         return fitting.isEmpty() ? null : fitting.get(0);
     }
 
-    private static Place place(PlacedSlot placed, List<PlacedSlot> all, Map<String, Dispatches.Sent> sent) {
+    private static Place place(
+            PlacedSlot placed, List<PlacedSlot> all, Motion motion, Map<String, Dispatches.Sent> sent) {
         Entry entry = placed.entry();
         FitState fit = placed.fit();
+        Box<InShowing> box = placed.showing().box();
+        boolean moves = motion.moves(entry.slot());
         boolean round = entry.slot().brief().shape() == Brief.Shape.CIRCLE;
         return new Place(
                 entry.slot().id(),
@@ -217,13 +238,15 @@ final class ProofPages {
                 new Colour(placed.showing().background()).toString(),
                 all.indexOf(placed),
                 placed.file(),
-                placed.fileBox(),
+                moves && motion.way() == Motion.Way.LARGEST ? motion.largest(placed.fileBox(), box) : placed.fileBox(),
                 round
                         ? "round-" + placed.place().slot() + "-"
                                 + placed.place().showing() + "-"
                                 + placed.place().member()
                         : null,
                 placed.showing().obstructions().stream().map(Over::of).toList(),
+                moves ? motion.way().word() : null,
+                moves && motion.way() == Motion.Way.GROWS ? motion.left(box) : null,
                 before(placed, fit == null ? null : sent.get(Dispatches.place(fit))));
     }
 

@@ -137,6 +137,31 @@ class DispatchTest {
                         .keySet());
     }
 
+    /** The icon's other sizes lie beside it, with the lines for the page. */
+    @Test
+    void icon_isPackedInAllItsSizes_withItsLines() throws IOException {
+        gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"parcel-icon","name":"Parcel","slotSheet":{"format":"slot-sheet/1","theme":{"name":"P"},"slots":[
+                  {"id":"tab","name":"Tab","kind":"icon","size":{"width":16,"height":16},"types":["png"]}]}}""");
+        String picture = gavlin.upload(
+                        "warden",
+                        "/api/v1/sites/parcel-icon/pictures",
+                        "m.svg",
+                        "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 40 40'><circle cx='20' cy='20' r='18' fill='#17313A'/></svg>"
+                                .getBytes(StandardCharsets.UTF_8),
+                        Map.of("title", "Mark", "licence", "CC0"))
+                .json()
+                .get("id")
+                .asString();
+        gavlin.json("warden", "PUT", "/api/v1/sites/parcel-icon/slots/tab/fit", "{\"picture\":\"" + picture + "\"}");
+        Map<String, byte[]> all = entries(gavlin.get("warden", "/api/v1/sites/parcel-icon/package"));
+        byte[] touch = all.get("tab/icons/icon-180.png");
+        assertEquals(Size.parse("180x180"), OwnFile.pixels(touch).size());
+        assertTrue(new String(all.get("code.html"), StandardCharsets.UTF_8).contains("rel=\"apple-touch-icon\""));
+        assertTrue(new String(all.get("SHA256SUMS"), StandardCharsets.UTF_8)
+                .contains(FileStore.sha256(touch) + "  tab/icons/icon-180.png\n"));
+    }
+
     /** RFC 4180, §2; and what spreadsheets take for a formula. */
     @ParameterizedTest
     @CsvSource(
