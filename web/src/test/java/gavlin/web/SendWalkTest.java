@@ -245,6 +245,18 @@ class SendWalkTest extends BrowserWalk {
 
     @Test
     @Order(8)
+    void testCard_isPutOntoTheSite_orTheSitesWordsAreSaid() {
+        signIn();
+        open("slots/story/test-card");
+        click("Send it to the site");
+        assertThat(page.locator(".notice")).containsText("The card stands on the site.");
+        assertNoViolations();
+        open("connection");
+        assertThat(row("Story")).containsText("webp");
+    }
+
+    @Test
+    @Order(9)
     void whatTheSiteHolds_isTakenAway_soThatTheThemesOwnIsSeen() {
         signIn();
         open("connection");

@@ -39,7 +39,7 @@ public record Lettering(
     private static final double LARGE_BOLD_PX = 18.66;
     private static final int BOLD = 700;
     /** The worst part of the pixels counts, not the worst pixel: a grain of dust hides no letter. */
-    private static final double WORST_PART = 0.05;
+    static final double WORST_PART = 0.05;
 
     /** @param slot in the height and at the position that were chosen */
     static List<Lettering> of(Slot slot, Size file) {
@@ -67,12 +67,34 @@ public record Lettering(
                 large ? Contrast.LARGE_TEXT : Contrast.TEXT);
     }
 
+    /** The first column of pixels under it; {@link #right} is behind the last. */
+    int left() {
+        return (int) Math.max(0, Math.floor(box.x()));
+    }
+
+    int top() {
+        return (int) Math.max(0, Math.floor(box.y()));
+    }
+
+    int right(Size file) {
+        return (int) Math.min(file.width(), Math.ceil(box.right()));
+    }
+
+    int bottom(Size file) {
+        return (int) Math.min(file.height(), Math.ceil(box.bottom()));
+    }
+
+    /** The same words in another ink. */
+    Lettering in(int other) {
+        return new Lettering(showing, where, words, box, uncovered, ground, other, least);
+    }
+
     /** The contrast ratio that all but the worst 5 % of the pixels under the words reach, 1..21. */
     public double contrastOn(Pixels file) {
-        int left = (int) Math.max(0, Math.floor(box.x()));
-        int top = (int) Math.max(0, Math.floor(box.y()));
-        int right = (int) Math.min(file.size().width(), Math.ceil(box.right()));
-        int bottom = (int) Math.min(file.size().height(), Math.ceil(box.bottom()));
+        int left = left();
+        int right = right(file.size());
+        int top = top();
+        int bottom = bottom(file.size());
         int count = Math.max(0, right - left) * Math.max(0, bottom - top);
         double[] ratios = new double[count];
         double inkLuminance = Contrast.luminance(ink);

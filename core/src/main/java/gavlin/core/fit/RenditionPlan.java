@@ -9,10 +9,12 @@ import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.operation.Finish;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.operation.Surroundings;
+import gavlin.core.veil.Veil;
 import gavlin.core.weight.Encoding;
 import java.util.List;
 
@@ -66,7 +68,10 @@ public record RenditionPlan(
                 prepared,
                 framing,
                 fit.finish(),
-                new Surroundings(OpenArea.uncovered(chosen.showings(), size), density),
+                new Surroundings(
+                        OpenArea.uncovered(chosen.showings(), size),
+                        density,
+                        kept(fit, picture, prepared, framing, size)),
                 types,
                 brief.maxBytes(density),
                 possible ? fit.encoding() : null,
@@ -75,10 +80,32 @@ public record RenditionPlan(
                 chosen.isMark());
     }
 
+    /** Where what must be seen lies in the file, as far as it does; only where a finish asks for it. */
+    private static List<Box<InSlot>> kept(
+            Fit fit, PictureFacts picture, Prepared prepared, Framing<InPrepared> framing, Size size) {
+        if (fit.finish().all().stream().noneMatch(Finish::looksAtKept)) {
+            return List.of();
+        }
+        return picture.keepAreas().stream()
+                .filter(area -> !fit.letGo().contains(area.id()))
+                .map(area -> prepared.toPrepared(area.inPx(picture.size())).carry(framing.window(), framing.placed()))
+                .filter(box -> !box.intersect(size.box()).isEmpty())
+                .toList();
+    }
+
+    /** This without the veil, and what is laid over that. */
+    RenditionPlan unveiled() {
+        Steps<Finish> before = new Steps<>(finish.all().stream()
+                .filter(step -> step.type().order() < Veil.TYPE.order())
+                .toList());
+        return new RenditionPlan(
+                size, prepared, framing, before, around, types, maxBytes, encoding, lettering, behind, mark);
+    }
+
     /** All of it in one line, for the rendition's key. */
     public String fingerprint() {
         Box<InPrepared> window = framing.window();
-        boolean looksAround = finish.all().stream().anyMatch(Finish::looksAround);
+        boolean looksAround = finish.all().stream().anyMatch(step -> step.looksAround() || step.looksAtKept());
         String made = String.join(
                 "|",
                 Integer.toString(CORE_VERSION),

@@ -28,6 +28,8 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
         PICTURE,
         /** What the slot asks. */
         BRIEF,
+        /** The veil that is just enough. */
+        VEIL,
         /** The file, pixel for pixel. */
         CLOSER;
 
@@ -93,6 +95,11 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
 
     static Remedy brief(String says) {
         return place("brief", says, "a word with whoever sets the limits", Place.BRIEF);
+    }
+
+    static Remedy veil() {
+        return place(
+                "veil", "Find the veil that is just enough", "the picture under it is paler or darker", Place.VEIL);
     }
 
     static Remedy words(String says) {

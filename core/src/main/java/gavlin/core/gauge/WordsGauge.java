@@ -54,7 +54,8 @@ final class WordsGauge implements Gauge {
         return Reading.of(this, Says.round(worst.ratio(), 1), worst.least(), ": 1", verdict, says)
                 .on(worst.ratio(), worst.least(), END)
                 .with(
+                        Remedy.veil(),
                         Remedy.anotherPicture("Choose another", "one that is quieter where the words stand"),
-                        Remedy.brief("Ask for a veil or another ink"));
+                        Remedy.brief("Ask for another ink"));
     }
 }

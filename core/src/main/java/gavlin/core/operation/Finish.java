@@ -12,6 +12,11 @@ public interface Finish extends Operation {
         return true;
     }
 
+    /** Whether it does something else where something must be seen. */
+    default boolean looksAtKept() {
+        return false;
+    }
+
     /** Whether what stands around the slot decides what it does. */
     default boolean looksAround() {
         return false;

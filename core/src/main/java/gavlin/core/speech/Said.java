@@ -31,4 +31,9 @@ public final class Said {
                 ? Long.toString((long) rounded)
                 : BigDecimal.valueOf(rounded).stripTrailingZeros().toPlainString();
     }
+
+    /** A share as per cent, to a tenth where that says more: {@code 38.4 %}. */
+    public static String percent(double share) {
+        return plain(Math.round(share * 1000) / 10.0) + " %";
+    }
 }

@@ -11,6 +11,7 @@ import gavlin.core.ink.Ink;
 import gavlin.core.lift.Lift;
 import gavlin.core.tighten.Tighten;
 import gavlin.core.turn.Turn;
+import gavlin.core.veil.Veil;
 import gavlin.core.weight.Encoding;
 import java.util.List;
 import java.util.Random;
@@ -44,6 +45,11 @@ final class RandomFit {
         }
         if (random.nextInt(3) == 0) {
             fit = fit.with(new Backing(new Colour(random.nextInt(1 << 24))));
+        }
+        if (random.nextInt(3) == 0) {
+            Veil.From from = Veil.From.values()[random.nextInt(5)];
+            fit = fit.with(new Veil(
+                    new Colour(random.nextInt(1 << 24)), random.nextInt(90) / 100.0, from, 0.5, random.nextBoolean()));
         }
         PictureType type = random.nextInt(3) == 0 ? PictureType.JPEG : null;
         fit = fit.with(type, type != null && random.nextBoolean() ? Encoding.parse("jpeg-q82-420") : null);

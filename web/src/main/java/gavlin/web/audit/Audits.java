@@ -7,6 +7,7 @@ import gavlin.web.audit.HeldFiles.Held;
 import gavlin.web.connect.Connections;
 import gavlin.web.connect.Connector;
 import gavlin.web.dispatch.Dispatches;
+import gavlin.web.dispatch.SlotLinks;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.PictureSets;
@@ -39,6 +40,7 @@ class Audits {
     private final PictureSets sets;
     private final Connections connections;
     private final Dispatches dispatches;
+    private final SlotLinks links;
 
     Audits(
             Pictures pictures,
@@ -46,9 +48,11 @@ class Audits {
             Proposals proposals,
             PictureSets sets,
             Connections connections,
-            Dispatches dispatches) {
+            Dispatches dispatches,
+            SlotLinks links) {
         this.connections = connections;
         this.dispatches = dispatches;
+        this.links = links;
         this.pictures = pictures;
         this.fits = fits;
         this.proposals = proposals;
@@ -192,6 +196,7 @@ class Audits {
             }
             proposals.put(site, place, taken.picture, 0);
             filled.add(section + "/" + slot.id());
+            links.lead(site, slot, section, taken.file.link());
             return "put into its slot";
         } catch (Conflict | Forbidden | BadInput e) {
             return "taken in; not put there: " + e.getMessage();

@@ -43,11 +43,20 @@ final class HeldFiles {
      * @param slot null where no slot's name is in the file's
      * @param density 1 unless the manifest says otherwise
      * @param of what files of one picture in several densities have in common
+     * @param link where a click on it leads, as a package says; empty for nowhere
      * @param bytes null where there are more than a picture may have
      */
-    record Held(String path, String slot, String section, int density, String of, Caption words, byte[] bytes) {
+    record Held(
+            String path,
+            String slot,
+            String section,
+            int density,
+            String of,
+            Caption words,
+            String link,
+            byte[] bytes) {
         Held withoutBytes() {
-            return new Held(path, slot, section, density, of, words, null);
+            return new Held(path, slot, section, density, of, words, link, null);
         }
     }
 
@@ -170,6 +179,7 @@ final class HeldFiles {
                     Math.max(1, said.path("density").asInt(1)),
                     said.path("picture").asString(path),
                     words(said),
+                    said.path("link").asString(""),
                     bytes);
         }
         List<String> parts = Arrays.asList(path.toLowerCase(Locale.ROOT).split("/"));
@@ -184,7 +194,14 @@ final class HeldFiles {
                         .max(Comparator.comparingInt(String::length))
                         .orElse(null));
         return new Held(
-                path, slot, section, density(name), path.replaceFirst("@[2-4]x(?=\\.[^.]*$)", ""), Caption.NONE, bytes);
+                path,
+                slot,
+                section,
+                density(name),
+                path.replaceFirst("@[2-4]x(?=\\.[^.]*$)", ""),
+                Caption.NONE,
+                "",
+                bytes);
     }
 
     /** As names say it: {@code @2x}. */

@@ -2,9 +2,11 @@ package gavlin.web.bench;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
+import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.SizeDispute;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
+import gavlin.core.colour.Colour;
 import gavlin.core.fit.Operations;
 import gavlin.core.gauge.Remedy;
 import gavlin.core.operation.Steps;
@@ -29,6 +31,7 @@ import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -44,6 +47,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Controller
 @RequestMapping("/sites/{site}/slots/{slot}/bench")
 class BenchController {
+    private static final int MOST_INKS = 24;
     /** Of a large site's pictures, those that serve best. */
     private static final int OFFERED = 60;
 
@@ -92,6 +96,21 @@ class BenchController {
      * @param more the bench of one more, or null when it is full
      * @param takenOut whether the picture of this place was taken out and can be put back
      */
+    /** The colours that the theme itself has here: of what stands behind its slots, and of its words. */
+    private static List<String> inks(Desk desk) {
+        return desk.site().sheet().slots().stream()
+                .flatMap(slot -> slot.showings().stream())
+                .flatMap(showing -> Stream.concat(
+                        showing.grounds().stream(),
+                        showing.obstructions().stream()
+                                .filter(Obstruction::words)
+                                .map(Obstruction::ink)))
+                .distinct()
+                .limit(MOST_INKS)
+                .map(rgb -> new Colour(rgb).toString())
+                .toList();
+    }
+
     record SetView(String says, List<MemberView> members, String more, boolean takenOut) {}
 
     record MemberView(int member, String href, String image, String label, String state, boolean here) {}
@@ -132,6 +151,7 @@ class BenchController {
                 Operations.all().stream()
                         .filter(id -> !Operations.MARK.contains(id))
                         .toList());
+        model.addAttribute("inks", inks(desk));
         model.addAttribute("markOperations", Operations.MARK);
         model.addAttribute("isMark", desk.slot().isMark());
         model.addAttribute("clean", Remedy.clean(desk.slot()).patch().toString());

@@ -14,7 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Where clicks on pictures lead; goes along with their words. */
 @Service
-class SlotLinks {
+public class SlotLinks {
     private final SlotLinkRepository links;
 
     SlotLinks(SlotLinkRepository links) {

@@ -6,15 +6,22 @@ import gavlin.core.brief.OpenArea;
 import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.fit.Operations;
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.operation.Finish;
 import gavlin.core.operation.Steps;
 import gavlin.core.operation.Surroundings;
 import gavlin.core.raster.Pixels;
+import gavlin.core.solve.KeepArea;
 import gavlin.web.work.HeavyWork;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -54,7 +61,26 @@ class LayerController {
                         + (state.fit().frame().height() == null
                                 ? ""
                                 : "&height=" + state.fit().frame().height())
+                        + (state.plan().around().kept().isEmpty()
+                                ? ""
+                                : "&kept="
+                                        + state.plan().around().kept().stream()
+                                                .flatMap(box -> Stream.of(box.x(), box.y(), box.width(), box.height()))
+                                                .map(px -> Long.toString(Math.round(px)))
+                                                .collect(Collectors.joining(",")))
                         + "&finish=" + URLEncoder.encode(over.fingerprint(), StandardCharsets.UTF_8);
+    }
+
+    /** Boxes to the pixel, each as x, y, width and height: what lies round them is soft. */
+    private static List<Box<InSlot>> kept(List<Integer> numbers) {
+        if (numbers.size() > 4 * KeepArea.MOST || numbers.size() % 4 != 0) {
+            throw new BadInput("kept", "kept must be four numbers for each of at most " + KeepArea.MOST + " boxes");
+        }
+        List<Box<InSlot>> boxes = new ArrayList<>();
+        for (int i = 0; i < numbers.size(); i += 4) {
+            boxes.add(new Box<>(numbers.get(i), numbers.get(i + 1), numbers.get(i + 2), numbers.get(i + 3)));
+        }
+        return boxes;
     }
 
     private static Steps<Finish> over(Steps<Finish> finish) {
@@ -66,14 +92,15 @@ class LayerController {
             Desk desk,
             @RequestParam String size,
             @RequestParam String finish,
-            @RequestParam(required = false) Integer height) {
+            @RequestParam(required = false) Integer height,
+            @RequestParam(defaultValue = "") List<Integer> kept) {
         Size file = Size.parse(size);
         if (file.pixels() > Brief.MOST_PIXELS) {
             throw new BadInput("size", "size must be at most " + Brief.MOST_PIXELS + " px in all, was " + size);
         }
         Steps<Finish> over = over(read(finish));
         Surroundings around =
-                new Surroundings(OpenArea.uncovered(desk.slot().inHeight(height).showings(), file), 1);
+                new Surroundings(OpenArea.uncovered(desk.slot().inHeight(height).showings(), file), 1, kept(kept));
         byte[] webp = work.run(HEAP_PER_PIXEL * file.pixels(), () -> {
             Pixels pixels = new Pixels(file, 4, new byte[(int) file.pixels() * 4]);
             for (Finish step : over.all()) {

@@ -72,7 +72,13 @@ public record StoredPicture(
 
     public PictureFacts facts() {
         return new PictureFacts(
-                size, transparent, type.isDrawn(), nameInFiles(), words.description(), words.creditSaid());
+                size,
+                transparent,
+                type.isDrawn(),
+                nameInFiles(),
+                words.description(),
+                words.creditSaid(),
+                keepAreas.areas());
     }
 
     /** The same, were this what must be seen of it. */

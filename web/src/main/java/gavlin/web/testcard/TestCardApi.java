@@ -1,5 +1,6 @@
 package gavlin.web.testcard;
 
+import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InScreenshot;
 import gavlin.core.geometry.Space.InShowing;
@@ -67,7 +68,7 @@ class TestCardApi {
     @GetMapping
     void card(Desk desk, @RequestParam(defaultValue = "1") int density, HttpServletResponse response)
             throws IOException {
-        send(cards, desk, density, response);
+        send(cards, desk, density, PictureType.PNG, response);
     }
 
     @PostMapping("/readings")
@@ -76,14 +77,10 @@ class TestCardApi {
         return Answer.of(cards.read(desk, screenshot, deviceScale), desk);
     }
 
-    static void send(TestCards cards, Desk desk, int density, HttpServletResponse response) throws IOException {
-        byte[] png = cards.draw(desk, density);
-        Attachment.announce(
-                response,
-                "image/png",
-                desk.site().id() + "-" + desk.slot().id() + "-test-card-"
-                        + TestCards.size(desk).times(density) + ".png",
-                png.length);
-        response.getOutputStream().write(png);
+    static void send(TestCards cards, Desk desk, int density, PictureType type, HttpServletResponse response)
+            throws IOException {
+        byte[] card = cards.draw(desk, density, type);
+        Attachment.announce(response, type.mediaType(), TestCards.fileName(desk, density, type), card.length);
+        response.getOutputStream().write(card);
     }
 }

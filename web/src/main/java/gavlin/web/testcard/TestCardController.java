@@ -6,15 +6,21 @@ import gavlin.core.Slug;
 import gavlin.core.brief.SheetEdits;
 import gavlin.core.brief.SlotSheetFaults;
 import gavlin.core.brief.Statement;
+import gavlin.core.codec.PictureType;
 import gavlin.core.geometry.Size;
 import gavlin.core.speech.Said;
 import gavlin.core.testcard.CardReading;
 import gavlin.core.testcard.Covered;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
+import gavlin.web.connect.Connections;
+import gavlin.web.connect.Connector;
+import gavlin.web.connect.SiteRefused;
+import gavlin.web.connect.SiteUnreachable;
 import gavlin.web.fit.Desk;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
+import gavlin.web.store.FileStore;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.LocalDate;
@@ -45,13 +51,16 @@ class TestCardController {
 
     private final TestCards cards;
     private final Sheets sheets;
+    private final Connections connections;
     private final SlotBoard board;
     private final Rail rail;
     private final JsonMapper json;
 
-    TestCardController(TestCards cards, Sheets sheets, SlotBoard board, Rail rail, JsonMapper json) {
+    TestCardController(
+            TestCards cards, Sheets sheets, Connections connections, SlotBoard board, Rail rail, JsonMapper json) {
         this.cards = cards;
         this.sheets = sheets;
+        this.connections = connections;
         this.board = board;
         this.rail = rail;
         this.json = json;
@@ -74,17 +83,49 @@ class TestCardController {
         model.addAttribute("number", String.format("%02d", desk.site().sheet().numberOf(desk.slot())));
         model.addAttribute("slot", desk.slot());
         model.addAttribute("size", size);
+        model.addAttribute("type", TestCards.type(desk).label());
         model.addAttribute("densities", desk.slot().brief().densities());
         model.addAttribute("path", desk.path() + "/test-card");
         model.addAttribute("brief", desk.path());
         model.addAttribute("warden", desk.site().warden());
+        model.addAttribute("reached", connections.of(desk.site()).isPresent());
         return "testcard/card";
     }
 
     @GetMapping("/file")
     void card(Desk desk, @RequestParam(defaultValue = "1") int density, HttpServletResponse response)
             throws IOException {
-        TestCardApi.send(cards, desk, density, response);
+        TestCardApi.send(cards, desk, density, TestCards.type(desk), response);
+    }
+
+    /** Puts the card into its slot on the site. What stood there comes back with the next dispatch. */
+    @PostMapping("/send")
+    String send(Desk desk, RedirectAttributes flash) {
+        desk.site().requireChange(OpenSite.WHOLE_SITE);
+        PictureType type = TestCards.type(desk);
+        byte[] bytes = cards.draw(desk, 1, type);
+        Connector.File card = new Connector.File(
+                desk.slot().id(),
+                desk.section(),
+                1,
+                desk.slot().id() + "/" + TestCards.fileName(desk, 1, type),
+                type.mediaType(),
+                FileStore.sha256(bytes),
+                bytes);
+        try (Connector there = connections.open(desk.site().id())) {
+            String none = there.noPlaceFor(desk.slot().id(), desk.section(), 1);
+            if (none != null) {
+                throw SiteRefused.thisFile(none);
+            }
+            there.put(card);
+            there.publish();
+            flash.addFlashAttribute(
+                    "said",
+                    "The card stands on the site. What stood there comes back when you send again from Dispatch.");
+        } catch (SiteRefused | SiteUnreachable e) {
+            flash.addFlashAttribute("refused", "The site didn't take the card: " + e.getMessage());
+        }
+        return "redirect:" + desk.path() + "/test-card";
     }
 
     /** Reads what was brought; nothing of it is kept until somebody records it. */

@@ -2,11 +2,15 @@ package gavlin.web.testcard;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
+import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Limits;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
+import gavlin.core.codec.WebpWriter;
 import gavlin.core.decoder.Decoders;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
 import gavlin.core.speech.Said;
 import gavlin.core.testcard.CardReading;
 import gavlin.core.testcard.TestCard;
@@ -15,6 +19,7 @@ import gavlin.web.work.HeavyWork;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -27,6 +32,8 @@ class TestCards {
     /** Of a screenshot: one of a page of 1920 CSS px that is 3 screens high, twice as dense. */
     private static final Limits SCREENSHOT = new Limits(40_000_000, 26_000_000, 1, 100);
 
+    private static final int EXACT = 100;
+    private static final double JPEG_QUALITY = 97;
     private static final long HEAP_PER_PIXEL = 12;
 
     private final Decoders decoders;
@@ -47,8 +54,21 @@ class TestCards {
         return desk.site().id() + "/" + desk.slot().id();
     }
 
-    /** PNG. @throws BadInput when the brief does not ask for that density, or it is too large */
-    byte[] draw(Desk desk, int density) {
+    /** The type that harms a card least among those that its slot takes. */
+    static PictureType type(Desk desk) {
+        return Stream.of(PictureType.PNG, PictureType.WEBP, PictureType.JPEG)
+                .filter(desk.slot().brief().types()::contains)
+                .findFirst()
+                .orElse(PictureType.PNG);
+    }
+
+    static String fileName(Desk desk, int density, PictureType type) {
+        return desk.site().id() + "-" + desk.slot().id() + "-test-card-"
+                + size(desk).times(density) + "." + type.extension();
+    }
+
+    /** @throws BadInput when the brief does not ask for that density, or it is too large */
+    byte[] draw(Desk desk, int density, PictureType type) {
         List<Integer> asked = desk.slot().brief().densities();
         if (!asked.contains(density)) {
             throw new BadInput("density", "the density must be " + Said.either(asked) + ", was " + density);
@@ -59,8 +79,15 @@ class TestCards {
         }
         return work.run(
                 HEAP_PER_PIXEL * size.pixels(),
-                () -> PngWriter.write(
-                        TestCard.of(size(desk), density, name(desk)).draw(), Tags.NONE));
+                () -> write(TestCard.of(size(desk), density, name(desk)).draw(), type));
+    }
+
+    private static byte[] write(Pixels card, PictureType type) {
+        return switch (type) {
+            case WEBP -> WebpWriter.writeLossless(card, EXACT, Tags.NONE);
+            case JPEG -> JpegWriter.write(card, JPEG_QUALITY, JpegWriter.Chroma.FULL, Tags.NONE);
+            default -> PngWriter.write(card, Tags.NONE);
+        };
     }
 
     /**

@@ -22,6 +22,7 @@ import { createSaver } from "./saver.js";
 import { drawShowings } from "./showings.js";
 import { areasOf, asked, canRedoKeep, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, movedByArrows, reduce, selectedArea, windowOf } from "./state.js";
 import { createTable } from "./table.js";
+import { listenToVeil } from "./veil.js";
 
 const ZOOM_STEP = 1.04;
 
@@ -86,6 +87,11 @@ function start(first) {
     say, now: () => state, base, redraw: draw,
     put: (changes) => { change(changes); saver.rest(); },
     ask: (what) => send("POST", `${base}/${what}${query}`, question()),
+  });
+  const veil = listenToVeil({
+    button: by("veil-enough"), told: by("veil-told"), say,
+    ask: () => send("POST", `${base}/veil${query}`, question()),
+    put: (found) => { change({ patch: { finish: { veil: found.strength > 0 ? found : null } } }); saver.rest(); },
   });
   const places = listenToPlaces({
     say, mayChange, now: () => ({ window: windowOf(state).window, focal: focalOf(state), size: state.look.prepared, zoom: state.look.fit.frame.zoom }),
@@ -252,6 +258,7 @@ function start(first) {
       picture: () => location.assign(`${base.split("/slots/")[0]}/pictures/${state.look.fit.picture}`),
       brief: () => location.assign(base.replace(/\/bench$/, "")),
       closer: () => by("look-closer").click(),
+      veil: () => { by("veil-menu").open = true; veil.find(); },
     };
     goTo[go]();
   }
@@ -369,6 +376,7 @@ function start(first) {
     x: () => by("as-it-came").click(),
     g: () => openMenu("grow"),
     t: () => openMenu("turn"),
+    v: () => openMenu("veil"),
     c: () => by("look-closer").click(),
     h: () => by("history")?.click(),
     s: () => large.toggle(),

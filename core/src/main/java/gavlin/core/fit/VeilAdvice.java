@@ -1,0 +1,124 @@
+package gavlin.core.fit;
+
+import gavlin.core.colour.Colour;
+import gavlin.core.colour.Contrast;
+import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.raster.Pixels;
+import gavlin.core.raster.Renderable;
+import gavlin.core.speech.Said;
+import gavlin.core.veil.Veil;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What makes the words over a file readable: the least veil, or why none of its kind does and what else would. Each offer was tried.
+ *
+ * @param says a sentence
+ * @param offers where the veil that was asked for will not do
+ */
+public record VeilAdvice(LeastVeil least, String says, List<Offer> offers) {
+    private static final Colour WHITE = new Colour(0xFFFFFF);
+    /** Of an ink that shows on a dark ground better than on a light one: where black and white contrast with it alike. */
+    private static final double LIGHT = 0.179;
+
+    /** @param veil null where it is a setting of the theme */
+    public record Offer(String says, Veil veil) {}
+
+    /** Of the file that a plan makes, whatever veil it has now. @param asked null for the one that Gavlin would take */
+    public static VeilAdvice of(Renderable<InPicture> picture, RenditionPlan plan, Veil asked) {
+        Pixels bare = Rendition.pixels(picture, plan.unveiled());
+        Veil kind = asked == null ? against(plan.lettering()) : asked;
+        LeastVeil least = LeastVeil.of(bare, plan.lettering(), kind, plan.around());
+        if (least.found()) {
+            return new VeilAdvice(least, enough(least), List.of());
+        }
+        String says = String.format(
+                Locale.ROOT,
+                "No such veil up to %s will do: under the strongest, “%s” has %.1f : 1 on %s, it needs %.1f.",
+                Said.percent(Veil.MOST_PROPOSED),
+                least.worst().words(),
+                least.worst().ratio(),
+                least.worst().where(),
+                least.worst().least());
+        return new VeilAdvice(least, says, offers(bare, plan, kind, least.worst()));
+    }
+
+    private static String enough(LeastVeil least) {
+        Veil veil = least.veil();
+        if (least.worst() == null) {
+            return "No words lie over this slot: it needs no veil.";
+        }
+        if (veil.strength() == 0) {
+            return "The words can be read without a veil.";
+        }
+        return String.format(
+                Locale.ROOT,
+                "%s of %s is just enough: “%s” has %.1f : 1 on %s. Where the theme lays a veil of its own, type %s there and leave this one out.",
+                Said.percent(veil.strength()),
+                word(veil.ink()),
+                least.worst().words(),
+                least.worst().ratio(),
+                least.worst().where(),
+                Said.percent(Math.ceil(veil.strength() * 100 - 1e-9) / 100));
+    }
+
+    private static List<Offer> offers(Pixels bare, RenditionPlan plan, Veil kind, Readable worst) {
+        List<Offer> offers = new ArrayList<>();
+        Veil even = new Veil(kind.ink(), 0, Veil.From.ALL, null, false);
+        if (!even.equals(kind.with(0))) {
+            offer(offers, bare, plan, even, "even, %s");
+        }
+        Colour other = isLight(kind.ink().rgb()) ? Colour.BLACK : WHITE;
+        offer(offers, bare, plan, kind.in(other), "in " + word(other) + ", %s");
+        for (Colour ink : List.of(WHITE, Colour.BLACK)) {
+            List<Lettering> written =
+                    plan.lettering().stream().map(one -> one.in(ink.rgb())).toList();
+            LeastVeil would = LeastVeil.of(bare, written, kind, plan.around());
+            if (would.found()) {
+                offers.add(new Offer(
+                        "with words in " + word(ink) + " in the theme, "
+                                + Said.percent(would.veil().strength()) + " of this veil",
+                        null));
+            }
+        }
+        int ink = plan.lettering().stream()
+                .filter(one -> one.words().equals(worst.words()))
+                .mapToInt(Lettering::ink)
+                .findFirst()
+                .orElse(0);
+        Colour box = isLight(ink) ? Colour.BLACK : WHITE;
+        offers.add(new Offer(
+                String.format(
+                        Locale.ROOT,
+                        "a box in %s behind the words in the theme: %.1f : 1",
+                        word(box),
+                        Contrast.ratio(ink, box.rgb())),
+                null));
+        return offers;
+    }
+
+    private static void offer(List<Offer> offers, Pixels bare, RenditionPlan plan, Veil kind, String says) {
+        LeastVeil would = LeastVeil.of(bare, plan.lettering(), kind, plan.around());
+        if (would.found()) {
+            offers.add(new Offer(String.format(says, Said.percent(would.veil().strength())), would.veil()));
+        }
+    }
+
+    /** Even, in black under light words and in white under dark ones. */
+    private static Veil against(List<Lettering> words) {
+        double mean = words.stream()
+                .mapToDouble(one -> Contrast.luminance(one.ink()))
+                .average()
+                .orElse(1);
+        return new Veil(mean > LIGHT ? Colour.BLACK : WHITE, 0, Veil.From.ALL, null, false);
+    }
+
+    private static String word(Colour colour) {
+        return colour.equals(WHITE) ? "white" : colour.equals(Colour.BLACK) ? "black" : colour.toString();
+    }
+
+    private static boolean isLight(int rgb) {
+        return Contrast.luminance(rgb) > LIGHT;
+    }
+}

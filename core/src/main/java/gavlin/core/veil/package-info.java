@@ -1,0 +1,2 @@
+/** A tint between a picture and the words over it. */
+package gavlin.core.veil;

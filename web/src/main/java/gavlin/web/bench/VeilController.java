@@ -1,0 +1,60 @@
+package gavlin.web.bench;
+
+import gavlin.core.fit.RenditionPlan;
+import gavlin.core.fit.VeilAdvice;
+import gavlin.core.operation.OperationType;
+import gavlin.core.veil.Veil;
+import gavlin.web.fit.Desk;
+import gavlin.web.fit.FitState;
+import gavlin.web.picture.WorkingPictures;
+import gavlin.web.work.HeavyWork;
+import java.util.List;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Finds the veil that is just enough for the words over a file. Nothing is stored. */
+@RestController
+@RequestMapping("/sites/{site}/slots/{slot}/bench")
+class VeilController {
+    /** Bytes of heap for a pixel of the file: as it is rendered, and under the veil. */
+    private static final long HEAP_PER_PIXEL = 40;
+
+    private final BenchRequests bench;
+    private final WorkingPictures working;
+    private final HeavyWork work;
+
+    VeilController(BenchRequests bench, WorkingPictures working, HeavyWork work) {
+        this.bench = bench;
+        this.working = working;
+        this.work = work;
+    }
+
+    /** @param veil as a member of {@code finish}; null where it will not do @param offers what else would */
+    record Told(boolean found, JsonNode veil, String says, List<Offered> offers) {}
+
+    /** @param veil null where it is a setting of the theme */
+    record Offered(String says, JsonNode veil) {}
+
+    /** Of the ink, side and reach that the fit's veil has; of those that Gavlin takes where it has none. */
+    @PostMapping("/veil")
+    Told veil(Desk desk, @RequestBody Question question) {
+        FitState state = bench.looked(desk, question);
+        RenditionPlan plan = state.plan();
+        Veil present = state.fit().finish().get(Veil.TYPE);
+        var picture = working.forRendition(state.picture(), plan.prepared().steps(), plan.source());
+        VeilAdvice advice = work.run(
+                HEAP_PER_PIXEL * plan.size().pixels(),
+                () -> VeilAdvice.of(picture, plan, present.changesNothing() ? null : present));
+        return new Told(
+                advice.least().found(),
+                advice.least().found() ? OperationType.write(advice.least().veil()) : null,
+                advice.says(),
+                advice.offers().stream()
+                        .map(offer -> new Offered(
+                                offer.says(), offer.veil() == null ? null : OperationType.write(offer.veil())))
+                        .toList());
+    }
+}
