@@ -393,6 +393,8 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/" + picture + "/slots",
                 "/sites/tolvane/pictures/" + picture + "/set",
                 "/sites/tolvane/pictures/lettered",
+                "/sites/tolvane/pictures/tile",
+                "/sites/tolvane/pictures/" + picture + "/colours",
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
                 "/sites/tolvane/dispatch",

@@ -142,6 +142,7 @@ class WalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures",
                 "/sites/tolvane/pictures/words",
                 "/sites/tolvane/pictures/lettered",
+                "/sites/tolvane/pictures/tile",
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
                 "/sites/tolvane/dispatch",

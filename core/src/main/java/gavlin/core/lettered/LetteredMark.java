@@ -1,21 +1,18 @@
 package gavlin.core.lettered;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import gavlin.core.BadInput;
 import gavlin.core.Require;
 import gavlin.core.codec.Letters;
 import gavlin.core.colour.Colour;
+import gavlin.core.drawing.Made;
 import gavlin.core.speech.Said;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.DeserializationFeature;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.exc.UnrecognizedPropertyException;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A simple mark for those who have none: a symbol with a name beside or below it, as a document. It is drawn as SVG whose letters are
@@ -46,16 +43,16 @@ public record LetteredMark(
         String picture,
         String symbolInk,
         String place,
-        Double gap) {
+        Double gap)
+        implements Made {
     public static final String KIND = "lettered";
     public static final List<String> FONTS =
             List.of("bricolage-grotesque", "atkinson-hyperlegible-next", "spline-sans-mono");
     public static final List<Integer> WEIGHTS = List.of(400, 700);
     public static final List<String> PLACES = List.of("beside", "below");
 
-    private static final JsonMapper JSON = JsonMapper.builder()
-            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
-            .build();
+    /** A picture as a symbol has so many px a side at most. */
+    private static final int PICTURE_SIDE = 600;
 
     static final int MOST_LINES = 3;
     private static final int MOST_LETTERS = 80;
@@ -97,22 +94,6 @@ public record LetteredMark(
         this.gap = within("gap", gap, 0.25, 0, 2);
     }
 
-    /** @throws BadInput when a value is not allowed, with what is; members left out have their usual value */
-    public static LetteredMark read(JsonNode json) {
-        try {
-            return JSON.treeToValue(json, LetteredMark.class);
-        } catch (UnrecognizedPropertyException e) {
-            throw new BadInput("made", "a lettered mark has no “" + e.getPropertyName() + "”");
-        } catch (JacksonException e) {
-            for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-                if (cause instanceof BadInput bad) {
-                    throw bad;
-                }
-            }
-            throw new BadInput("made", "a lettered mark holds a value of the wrong kind");
-        }
-    }
-
     /** As a mark begins. */
     public static LetteredMark named(String name) {
         return new LetteredMark(KIND, name, null, null, null, null, null, Symbol.TOWER.word(), null, null, null, null);
@@ -140,24 +121,26 @@ public record LetteredMark(
         return said;
     }
 
-    /** What it is called where nobody said: its name, or its symbol's. */
+    /** Its name, or its symbol's. */
+    @Override
     public String title() {
         return !name.isEmpty()
                 ? name.replace("\n", " ")
                 : symbol == null ? "Symbol" : symbol.substring(0, 1).toUpperCase(Locale.ROOT) + symbol.substring(1);
     }
 
-    /** A symbol that is a picture. @param png transparent @param width over its height */
-    public record SymbolPicture(byte[] png, double width) {}
+    @Override
+    @JsonIgnore
+    public List<String> pieces() {
+        return picture == null ? List.of() : List.of(picture);
+    }
 
-    /**
-     * @param letters of {@link #font} and {@link #weight}
-     * @param symbolPicture where {@link #picture} names one; null otherwise
-     * @throws BadInput for a letter that the font has not
-     */
-    public String svg(Letters letters, SymbolPicture symbolPicture) {
+    @Override
+    public String svg(Parts parts) {
+        Letters letters = parts.letters(font, weight);
+        Piece symbolPicture = picture == null ? null : parts.piece(picture, PICTURE_SIDE);
         double side = symbolPicture == null && symbol == null ? 0 : SIDE;
-        double symbolWidth = symbolPicture == null ? side : side * symbolPicture.width;
+        double symbolWidth = symbolPicture == null ? side : side * symbolPicture.proportion();
         double capital = this.letters * SIDE;
         double size = capital / letters.capHeight();
         List<Letters.Line> lines = new ArrayList<>();
@@ -202,14 +185,14 @@ public record LetteredMark(
             grow(x, 0, x + SIDE, SIDE);
         }
 
-        void image(SymbolPicture picture, double x, double width, double height) {
+        void image(Piece picture, double x, double width, double height) {
             parts.append(String.format(
                     Locale.ROOT,
                     "<image x=\"%.3f\" y=\"0\" width=\"%.3f\" height=\"%.3f\" href=\"data:image/png;base64,%s\"/>",
                     x,
                     width,
                     height,
-                    Base64.getEncoder().encodeToString(picture.png)));
+                    Base64.getEncoder().encodeToString(picture.png())));
             grow(x, 0, x + width, height);
         }
 

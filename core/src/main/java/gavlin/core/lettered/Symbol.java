@@ -49,7 +49,7 @@ public enum Symbol {
         return path;
     }
 
-    static Symbol ofWord(String word) {
+    public static Symbol ofWord(String word) {
         return Arrays.stream(values())
                 .filter(symbol -> symbol.word.equals(word.toLowerCase(Locale.ROOT)))
                 .findFirst()

@@ -63,6 +63,11 @@ public interface Preparation extends Operation {
         return false;
     }
 
+    /** Whether all of the picture decides what a part of its outcome looks like. */
+    default boolean looksEverywhere() {
+        return false;
+    }
+
     /** Whether its outcome, as large as the picture before, is kept beside the picture, because every rendition needs all of it. */
     default boolean keepsItsOutcome() {
         return false;

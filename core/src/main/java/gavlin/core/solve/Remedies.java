@@ -67,13 +67,13 @@ public final class Remedies {
 
     private void grow() {
         Grow g = problem.prepared().steps().get(Grow.TYPE);
-        grow("top", true, px -> new Grow(g.top() + px, g.right(), g.bottom(), g.left()));
-        grow("bottom", true, px -> new Grow(g.top(), g.right(), g.bottom() + px, g.left()));
-        grow("left", false, px -> new Grow(g.top(), g.right(), g.bottom(), g.left() + px));
-        grow("right", false, px -> new Grow(g.top(), g.right() + px, g.bottom(), g.left()));
+        grow("top", true, px -> g.sides(g.top() + px, g.right(), g.bottom(), g.left()));
+        grow("bottom", true, px -> g.sides(g.top(), g.right(), g.bottom() + px, g.left()));
+        grow("left", false, px -> g.sides(g.top(), g.right(), g.bottom(), g.left() + px));
+        grow("right", false, px -> g.sides(g.top(), g.right() + px, g.bottom(), g.left()));
         if (offers.isEmpty()) {
-            grow("top-and-bottom", true, px -> new Grow(g.top() + px, g.right(), g.bottom() + px, g.left()));
-            grow("left-and-right", false, px -> new Grow(g.top(), g.right() + px, g.bottom(), g.left() + px));
+            grow("top-and-bottom", true, px -> g.sides(g.top() + px, g.right(), g.bottom() + px, g.left()));
+            grow("left-and-right", false, px -> g.sides(g.top(), g.right() + px, g.bottom(), g.left() + px));
         }
         // The least of it first.
         offers.sort(Comparator.comparingInt(o -> added(o.growth(), g)));

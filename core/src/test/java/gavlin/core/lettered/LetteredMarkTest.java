@@ -14,22 +14,23 @@ import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
+import gavlin.core.drawing.KnownParts;
+import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Size;
-import gavlin.core.lettered.LetteredMark.SymbolPicture;
+import gavlin.core.made.MadeKinds;
 import gavlin.core.raster.Pixels;
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Drawn with Liberation Sans, which PDFBox brings along (SIL Open Font License): the shipped fonts belong to the web module. */
+/** Drawn with {@link KnownParts}: the shipped fonts belong to the web module. */
 class LetteredMarkTest {
     private static final JsonMapper JSON = JsonMapper.shared();
-    private static final Letters LETTERS = letters();
+    private static final KnownParts PARTS = KnownParts.none();
+    private static final Letters LETTERS = PARTS.letters();
 
     @Test
     void mark_isADrawing_tightAroundWhatIsDrawn() {
@@ -98,15 +99,15 @@ class LetteredMarkTest {
         byte[] png = PngWriter.write(new Pixels(Size.parse("40x20"), 4, samples), Tags.NONE);
         LetteredMark mark = mark("'name': 'Lights', 'picture': 'a-mark-123456', 'place': 'below'");
         Pixels pixels =
-                OwnFile.pixels(mark.svg(LETTERS, new SymbolPicture(png, 2)).getBytes(StandardCharsets.UTF_8));
+                OwnFile.pixels(mark.svg(new KnownParts(new Made.Piece(png, 2))).getBytes(StandardCharsets.UTF_8));
         assertEquals(200 << 16, rgb(pixels, pixels.size().width() / 2, 20));
     }
 
     @Test
     void sameDocument_isTheSameDrawing_andReadsBackAsItWas() {
         LetteredMark mark = mark("'name': 'A & B <c>', 'symbol': 'leaf', 'tracking': 0.05");
-        String svg = mark.svg(LETTERS, null);
-        assertEquals(svg, mark.svg(letters(), null));
+        String svg = mark.svg(PARTS);
+        assertEquals(svg, mark.svg(KnownParts.none()));
         assertTrue(svg.contains("<title>A &amp; B &lt;c></title>"), svg.substring(0, 200));
         assertFalse(svg.contains("<text"), "letters are outlines: no machine's fonts are asked for");
         assertEquals(mark, JSON.readValue(JSON.writeValueAsString(mark), LetteredMark.class));
@@ -124,7 +125,7 @@ class LetteredMarkTest {
                 "'symbol': 'crown', 'name': 'a' | symbol must be",
                 "'place': 'above', 'name': 'a' | place must be beside or below",
                 "'ink': 'red', 'name': 'a' | ink",
-                "'kind': 'tile', 'name': 'a' | kind must be lettered",
+                "'kind': 'tiles', 'name': 'a' | kind must be lettered, canvas or tile",
                 "'name': '' | needs a name or a symbol",
                 "'shine': 1, 'name': 'a' | has no “shine”",
                 "'weight': 'fat', 'name': 'a' | a value of the wrong kind",
@@ -139,7 +140,7 @@ class LetteredMarkTest {
     @Test
     void letterThatTheFontHasNot_isNamed() {
         BadInput refused =
-                assertThrows(BadInput.class, () -> mark("'name': 'Licht 灯'").svg(LETTERS, null));
+                assertThrows(BadInput.class, () -> mark("'name': 'Licht 灯'").svg(PARTS));
         assertTrue(refused.getMessage().contains("“灯”"), refused.getMessage());
     }
 
@@ -147,7 +148,7 @@ class LetteredMarkTest {
 
     private static LetteredMark mark(String members) {
         String json = "{" + members.replace('\'', '"').replace("\n", "\\n") + "}";
-        return LetteredMark.read(JSON.readTree(json));
+        return (LetteredMark) MadeKinds.read(JSON.readTree(json));
     }
 
     private static double right(String text, double tracking) {
@@ -155,14 +156,14 @@ class LetteredMarkTest {
     }
 
     private static Size size(LetteredMark mark) {
-        byte[] svg = mark.svg(LETTERS, null).getBytes(StandardCharsets.UTF_8);
+        byte[] svg = mark.svg(PARTS).getBytes(StandardCharsets.UTF_8);
         Header header = PictureReader.inspect(svg, Limits.DEFAULT);
         assertEquals(PictureType.SVG, header.type());
         return header.upright();
     }
 
     private static Pixels drawn(LetteredMark mark) {
-        return OwnFile.pixels(mark.svg(LETTERS, null).getBytes(StandardCharsets.UTF_8));
+        return OwnFile.pixels(mark.svg(PARTS).getBytes(StandardCharsets.UTF_8));
     }
 
     private static int covered(Pixels pixels, int left, int top, int right, int bottom) {
@@ -179,14 +180,5 @@ class LetteredMarkTest {
         int at = (y * pixels.size().width() + x) * 4;
         byte[] samples = pixels.samples();
         return (samples[at] & 0xff) << 16 | (samples[at + 1] & 0xff) << 8 | samples[at + 2] & 0xff;
-    }
-
-    private static Letters letters() {
-        try {
-            return Letters.of(List.of(LetteredMarkTest.class.getResourceAsStream(
-                    "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")));
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

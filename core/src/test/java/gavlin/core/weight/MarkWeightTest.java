@@ -5,11 +5,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import gavlin.core.Reference;
-import gavlin.core.codec.Letters;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
+import gavlin.core.drawing.KnownParts;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.lettered.LetteredMark;
@@ -19,7 +19,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -78,9 +77,7 @@ class MarkWeightTest {
                 "#D9481C",
                 null,
                 null);
-        Letters letters = Letters.of(List.of(MarkWeightTest.class.getResourceAsStream(
-                "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")));
-        WorkingPicture drawn = Reference.working(mark.svg(letters, null).getBytes(StandardCharsets.UTF_8));
+        WorkingPicture drawn = Reference.working(mark.svg(KnownParts.none()).getBytes(StandardCharsets.UTF_8));
         Size size = new Size(
                 width, Math.max(1, width * drawn.size().height() / drawn.size().width()));
         return drawn.render(new Framing<>(drawn.size().box(), size.box()), size);

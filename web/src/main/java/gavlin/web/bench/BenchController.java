@@ -154,6 +154,12 @@ class BenchController {
         model.addAttribute("inks", inks(desk));
         model.addAttribute("markOperations", Operations.MARK);
         model.addAttribute("isMark", desk.slot().isMark());
+        model.addAttribute("isTile", desk.slot().kind() == Slot.Kind.TILE);
+        model.addAttribute(
+                "takesClear",
+                desk.slot().brief().size() != null
+                        && desk.slot().brief().transparency() != Brief.Transparency.FORBIDDEN
+                        && desk.slot().brief().usableTypes().stream().anyMatch(type -> type.canHoldAlpha()));
         model.addAttribute("clean", Remedy.clean(desk.slot()).patch().toString());
         model.addAttribute(
                 "download",

@@ -162,7 +162,8 @@ class ContactSheetController {
                         .toList());
         model.addAttribute("wordsRevision", picture.wordsRevision());
         model.addAttribute("notes", picture.notes());
-        model.addAttribute("lettered", picture.made() != null);
+        model.addAttribute(
+                "made", picture.made() == null ? null : picture.made().kind());
         model.addAttribute("creditHref", "/sites/" + open.id() + "/credits?picture=" + picture.id());
         model.addAttribute("mayChange", open.warden() || !open.kept().isEmpty());
         model.addAttribute("original", "/api/v1/sites/" + open.id() + "/pictures/" + picture.id() + "/original");

@@ -39,17 +39,20 @@ public record Credits(List<Line> lines) {
     /**
      * Each line once, in the pictures' order; a picture for which nobody has to be named has none.
      *
-     * @param byId finds the picture that is the symbol of a lettered mark; null where it is gone
+     * @param byId finds a picture that is part of a made one; null where it is gone
      */
     static Credits of(List<StoredPicture> pictures, Function<String, StoredPicture> byId) {
         Set<Line> lines = new LinkedHashSet<>();
         for (StoredPicture picture : pictures) {
             line(picture, picture.label()).ifPresent(lines::add);
-            String symbol = picture.made() == null ? null : picture.made().picture();
-            StoredPicture piece = symbol == null ? null : byId.apply(symbol);
-            if (piece != null
-                    && !piece.words().creditPrinted().equals(picture.words().creditPrinted())) {
-                line(piece, picture.label() + ", its symbol " + piece.label()).ifPresent(lines::add);
+            List<String> pieces =
+                    picture.made() == null ? List.of() : picture.made().pieces();
+            for (String id : pieces) {
+                StoredPicture piece = byId.apply(id);
+                if (piece != null
+                        && !piece.words().creditPrinted().equals(picture.words().creditPrinted())) {
+                    line(piece, picture.label() + ", with " + piece.label()).ifPresent(lines::add);
+                }
             }
         }
         return new Credits(new ArrayList<>(lines));

@@ -63,6 +63,11 @@ public class Proposals {
         return fit -> settling.of(picture, fit);
     }
 
+    /** A fit with what Gavlin is to choose in it chosen. */
+    public Fit settled(StoredPicture picture, Fit fit) {
+        return settling.of(picture, fit);
+    }
+
     /** A fit asked for, as it comes to be in a place. */
     public Fit asked(Place place, StoredPicture picture, Asked asked) {
         return asked.toFit(place.slot(), picture, settling(picture));

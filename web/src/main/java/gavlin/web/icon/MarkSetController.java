@@ -194,8 +194,10 @@ class MarkSetController {
 
     /** Where the symbol of a lettered mark is begun as a simpler one, for where the whole is too small; null where it has no words to lose. */
     private static String alone(OpenSite site, StoredPicture picture) {
-        LetteredMark mark = picture.made();
-        if (mark == null || mark.name().isEmpty() || mark.symbol() == null || mark.picture() != null) {
+        if (!(picture.made() instanceof LetteredMark mark)
+                || mark.name().isEmpty()
+                || mark.symbol() == null
+                || mark.picture() != null) {
             return null;
         }
         return "/sites/" + site.id() + "/pictures/lettered?name=&symbol=" + mark.symbol() + "&symbolInk=%23"

@@ -126,10 +126,10 @@ class LetteredController {
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
         StoredPicture picture = pictures.find(open, id);
-        if (picture.made() == null) {
-            throw new Conflict(picture.label() + " was uploaded, not lettered here");
+        if (!(picture.made() instanceof LetteredMark mark)) {
+            throw new Conflict(picture.label() + " was not lettered here");
         }
-        return page(open, form.name() == null ? Form.of(picture.made()) : form, picture, model);
+        return page(open, form.name() == null ? Form.of(mark) : form, picture, model);
     }
 
     private String page(OpenSite site, Form form, StoredPicture picture, Model model) {

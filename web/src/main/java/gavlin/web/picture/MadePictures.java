@@ -5,9 +5,9 @@ import gavlin.core.codec.Letters;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.decoder.Source;
+import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
-import gavlin.core.lettered.LetteredMark;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Gone;
@@ -26,9 +26,6 @@ import org.springframework.stereotype.Service;
 /** Pictures that have a document in place of an upload. Drawn as SVG, and a picture like any other from there on. */
 @Service
 public class MadePictures {
-    /** A picture as a symbol has so many px a side at most. */
-    private static final int SYMBOL_SIDE = 600;
-
     private static final long HEAP_PER_PIXEL = 40;
 
     private final Pictures pictures;
@@ -45,16 +42,26 @@ public class MadePictures {
     }
 
     /**
-     * The drawing of a mark.
+     * The drawing of a made picture.
      *
      * @throws BadInput for what can't be drawn, such as a letter that its font has not
      */
-    public String svg(OpenSite site, LetteredMark mark) {
-        return mark.svg(letters(mark), mark.picture() == null ? null : symbol(site, mark.picture()));
+    public String svg(OpenSite site, Made mark) {
+        return mark.svg(new Made.Parts() {
+            @Override
+            public Letters letters(String font, int weight) {
+                return MadePictures.this.letters(font, weight);
+            }
+
+            @Override
+            public Made.Piece piece(String picture, int side) {
+                return MadePictures.this.piece(site, picture, side);
+            }
+        });
     }
 
-    /** Where words say nothing, its own name, and the credit of the picture that is its symbol. */
-    public Pictures.Added add(OpenSite site, LetteredMark mark, Caption words) {
+    /** Where words say nothing, its own name, and the credit of the picture that is part of it. */
+    public Pictures.Added add(OpenSite site, Made mark, Caption words) {
         site.requireSomeChange();
         Source drawing = Source.of(svg(site, mark).getBytes(StandardCharsets.UTF_8));
         Caption due = due(site, mark);
@@ -71,18 +78,18 @@ public class MadePictures {
      *
      * @throws Conflict when it was uploaded
      */
-    public StoredPicture change(OpenSite site, String id, LetteredMark mark) {
+    public StoredPicture change(OpenSite site, String id, Made mark) {
         StoredPicture present = pictures.find(site, id);
         if (present.made() == null) {
-            throw new Conflict(present.label() + " was uploaded, not lettered here: give it a new version on its page");
+            throw new Conflict(present.label() + " was uploaded, not made here: give it a new version on its page");
         }
         pictures.requireChange(site, present);
-        if (mark.picture() != null && mark.picture().equals(id)) {
-            throw new BadInput("picture", "a mark can't be its own symbol");
+        if (mark.pieces().contains(id)) {
+            throw new BadInput("picture", "a picture can't be a part of itself");
         }
         byte[] drawing = svg(site, mark).getBytes(StandardCharsets.UTF_8);
         StoredPicture changed = removals.replace(site, id, Source.of(drawing), fileName(mark), mark);
-        if (java.util.Objects.equals(mark.picture(), present.made().picture())) {
+        if (mark.pieces().equals(present.made().pieces())) {
             return changed;
         }
         Caption words = changed.words();
@@ -91,42 +98,42 @@ public class MadePictures {
                 site, id, new Caption(words.title(), words.description(), due.credit(), due.licence()), null);
     }
 
-    private static String fileName(LetteredMark mark) {
+    private static String fileName(Made mark) {
         return mark.title() + ".svg";
     }
 
-    private Caption due(OpenSite site, LetteredMark mark) {
-        if (mark.picture() == null) {
+    private Caption due(OpenSite site, Made mark) {
+        if (mark.pieces().isEmpty()) {
             return new Caption("", "", "none due", "own work");
         }
-        Caption symbol = symbolOf(site, mark.picture()).words();
-        return new Caption("", "", symbol.credit(), symbol.licence());
+        Caption first = pieceOf(site, mark.pieces().get(0)).words();
+        return new Caption("", "", first.credit(), first.licence());
     }
 
-    private StoredPicture symbolOf(OpenSite site, String id) {
+    private StoredPicture pieceOf(OpenSite site, String id) {
         try {
             return pictures.find(site, id);
         } catch (NotFound | Gone e) {
             throw new BadInput(
-                    "picture", "the site has no picture " + id + " that could be its symbol; choose another");
+                    "picture", "the site has no picture " + id + " that could be part of it; choose another");
         }
     }
 
-    private LetteredMark.SymbolPicture symbol(OpenSite site, String id) {
-        StoredPicture picture = symbolOf(site, id);
+    private Made.Piece piece(OpenSite site, String id, int side) {
+        StoredPicture picture = pieceOf(site, id);
         WorkingPicture source = working.of(picture);
-        Size size = picture.size().withinSide(SYMBOL_SIDE);
+        Size size = picture.size().withinSide(side);
         byte[] png = work.run(
                 HEAP_PER_PIXEL * size.pixels(),
                 () -> PngWriter.write(
                         source.render(new Framing<>(picture.size().box(), size.box()), size)
                                 .withoutIdleAlpha(),
                         Tags.NONE));
-        return new LetteredMark.SymbolPicture(png, size.proportion());
+        return new Made.Piece(png, size.proportion());
     }
 
-    private Letters letters(LetteredMark mark) {
-        return letters.computeIfAbsent(mark.font() + "-%s-" + mark.weight() + ".ttf", name -> {
+    private Letters letters(String font, int weight) {
+        return letters.computeIfAbsent(font + "-%s-" + weight + ".ttf", name -> {
             try {
                 return Letters.of(Stream.of("latin", "latin-ext")
                         .map(part -> font(String.format(name, part)))

@@ -2,8 +2,9 @@ package gavlin.web.picture;
 
 import gavlin.core.codec.PictureType;
 import gavlin.core.decoder.Taken;
+import gavlin.core.drawing.Made;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.lettered.LetteredMark;
+import gavlin.core.made.MadeKinds;
 import gavlin.web.store.FileStore.Identity;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
@@ -94,7 +95,7 @@ class Picture {
             Taken taken,
             String notes,
             Caption words,
-            LetteredMark made,
+            Made made,
             String addedBy) {
         this.siteId = siteId;
         this.id = id;
@@ -105,7 +106,7 @@ class Picture {
         describe(words);
     }
 
-    private void become(Identity file, String name, Taken taken, String remarks, LetteredMark document) {
+    private void become(Identity file, String name, Taken taken, String remarks, Made document) {
         this.made = document == null ? null : JSON.writeValueAsString(document);
         this.sha256 = file.sha256();
         this.bytes = file.bytes();
@@ -147,7 +148,7 @@ class Picture {
     }
 
     /** Is another file from now on; words, keep areas and decisions stay. */
-    void replaceBy(Identity file, String name, Taken taken, String remarks, LetteredMark document) {
+    void replaceBy(Identity file, String name, Taken taken, String remarks, Made document) {
         become(file, name, taken, remarks, document);
         found = null;
     }
@@ -243,6 +244,6 @@ class Picture {
                 wordsRevision,
                 addedAt,
                 removedAt == null ? null : new StoredPicture.Removal(removedAt, removedBy),
-                made == null ? null : JSON.readValue(made, LetteredMark.class));
+                made == null ? null : MadeKinds.read(JSON.readTree(made)));
     }
 }

@@ -1,9 +1,10 @@
 package gavlin.web.picture;
 
 import gavlin.core.BadInput;
+import gavlin.core.drawing.Made;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Space.InPicture;
-import gavlin.core.lettered.LetteredMark;
+import gavlin.core.made.MadeKinds;
 import gavlin.web.account.SignedIn;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
@@ -67,7 +68,7 @@ class PictureApi {
             String licence,
             String notes,
             List<Suggestion> suggestions,
-            LetteredMark made) {
+            Made made) {
         static PictureAnswer of(StoredPicture picture) {
             Caption words = picture.words();
             return new PictureAnswer(
@@ -116,7 +117,7 @@ class PictureApi {
                 .body(PictureAnswer.of(added.picture()));
     }
 
-    /** @param made of one kind so far: {@code lettered} */
+    /** @param made as {@link MadeKinds} reads it */
     record MadeBody(JsonNode made, String title, String description, String credit, String licence) {}
 
     @PostMapping(consumes = "application/json")
@@ -128,7 +129,7 @@ class PictureApi {
         }
         Pictures.Added added = made.add(
                 open,
-                LetteredMark.read(body.made()),
+                MadeKinds.read(body.made()),
                 new Caption(body.title(), body.description(), body.credit(), body.licence()));
         return ResponseEntity.status(added.isNew() ? HttpStatus.CREATED : HttpStatus.OK)
                 .body(PictureAnswer.of(added.picture()));
@@ -141,7 +142,7 @@ class PictureApi {
             @PathVariable String id,
             @RequestBody JsonNode mark) {
         OpenSite open = sites.open(who.viewer(), site);
-        return PictureAnswer.of(made.change(open, id, LetteredMark.read(mark)));
+        return PictureAnswer.of(made.change(open, id, MadeKinds.read(mark)));
     }
 
     /** @param focal the middle until somebody placed it */

@@ -6,7 +6,7 @@ import gavlin.core.codec.PictureRefused;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
-import gavlin.core.lettered.LetteredMark;
+import gavlin.core.drawing.Made;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
@@ -113,7 +113,7 @@ public class Pictures {
     }
 
     /** @param made its document, where it was not uploaded; otherwise null */
-    Added add(OpenSite site, Source file, String fileName, Caption words, List<String> remarks, LetteredMark made) {
+    Added add(OpenSite site, Source file, String fileName, Caption words, List<String> remarks, Made made) {
         site.requireSomeChange();
         Identity identity = identify(file);
         StoredPicture known = bySha256(site, identity.sha256());

@@ -3,8 +3,8 @@ package gavlin.web.picture;
 import gavlin.core.codec.PictureRefused;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
+import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Size;
-import gavlin.core.lettered.LetteredMark;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
@@ -90,7 +90,7 @@ public class Removals {
     }
 
     /** @param made the document of the new version, which may be what a former one was; null for an upload */
-    StoredPicture replace(OpenSite site, String id, Source file, String fileName, LetteredMark made) {
+    StoredPicture replace(OpenSite site, String id, Source file, String fileName, Made made) {
         Identity identity = Pictures.identify(file);
         StoredPicture known = all.bySha256(site, identity.sha256());
         if (known != null && made != null && known.id().equals(id)) {

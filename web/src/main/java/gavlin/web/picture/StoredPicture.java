@@ -2,9 +2,9 @@ package gavlin.web.picture;
 
 import gavlin.core.codec.Embedded;
 import gavlin.core.codec.PictureType;
+import gavlin.core.drawing.Made;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.geometry.Size;
-import gavlin.core.lettered.LetteredMark;
 import gavlin.web.problem.Gone;
 import java.time.Instant;
 import java.util.List;
@@ -40,7 +40,7 @@ public record StoredPicture(
         int wordsRevision,
         Instant addedAt,
         Removal removal,
-        LetteredMark made) {
+        Made made) {
     /** Since when it is kept only in case somebody wants it back. */
     public record Removal(Instant at, String by) {}
 

@@ -121,7 +121,7 @@ public class WorkingPictures {
      */
     public Renderable<InPicture> forRendition(
             StoredPicture picture, Steps<Preparation> steps, Framing<InPicture> framing) {
-        if (!Prepared.worthKeeping(steps).isEmpty()) {
+        if (!Prepared.worthKeeping(steps).isEmpty() || steps.all().stream().anyMatch(Preparation::looksEverywhere)) {
             return of(picture, steps);
         }
         if (picture.type().isDrawn()) {
@@ -136,7 +136,9 @@ public class WorkingPictures {
 
     /** A mark for many sizes: each is drawn afresh where it is a drawing. */
     public Renderable<InPicture> forManySizes(StoredPicture picture, Steps<Preparation> steps) {
-        return picture.type().isDrawn() && Prepared.worthKeeping(steps).isEmpty()
+        return picture.type().isDrawn()
+                        && Prepared.worthKeeping(steps).isEmpty()
+                        && steps.all().stream().noneMatch(Preparation::looksEverywhere)
                 ? new DrawnAfresh(picture)
                 : of(picture, steps);
     }

@@ -5,8 +5,10 @@ import gavlin.core.Require;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.PagePlan;
+import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InShowing;
 import gavlin.core.speech.Said;
 import gavlin.web.board.PlacedSlot;
@@ -20,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What a proof draws: one page of a site with the files that would be sent. */
 final class ProofPages {
@@ -35,6 +38,25 @@ final class ProofPages {
     /** So near to a page's edge a slot touches it, CSS px. */
     private static final double EDGE = 1;
 
+    private static final List<String> PLAIN = List.of("light", "paper", "dark");
+    private static final String TILED = "backdrop";
+
+    /** The file of the site's tile, behind the page at its own size. @param size px */
+    public record Backdrop(String file, Size size) {
+        /** Null where the site has no tile. */
+        private static Backdrop of(List<Entry> entries) {
+            return entries.stream()
+                    .filter(entry -> entry.slot().kind() == Slot.Kind.TILE && entry.fit() != null)
+                    .map(Entry::fit)
+                    .filter(fit -> !fit.plan().types().isEmpty())
+                    .findFirst()
+                    .map(fit -> new Backdrop(
+                            PlacedSlot.file(entries.get(0).site().id(), fit),
+                            fit.plan().size()))
+                    .orElse(null);
+        }
+    }
+
     /** @param here whether it is looked at */
     public record Link(String id, String name, int width, boolean here) {}
 
@@ -42,6 +64,8 @@ final class ProofPages {
      * One page and the way to the others.
      *
      * @param page null where there is none
+     * @param grounds that it may stand on
+     * @param backdrop what repeats behind it; null for a plain ground
      * @param hidden what motion hides that must be seen, in words
      */
     public record Drawn(
@@ -50,6 +74,8 @@ final class ProofPages {
             List<Place> places,
             double height,
             String ground,
+            List<String> grounds,
+            Backdrop backdrop,
             Motion motion,
             List<String> hidden,
             String sentence) {
@@ -59,7 +85,7 @@ final class ProofPages {
         }
 
         public String colour() {
-            return GROUNDS.get(ground);
+            return ground.startsWith("#") ? ground : GROUNDS.getOrDefault(ground, GROUNDS.get("light"));
         }
     }
 
@@ -138,8 +164,12 @@ final class ProofPages {
      * @throws NotFound when none of them is meant
      */
     static Drawn draw(List<Entry> entries, List<PagePlan> pages, Look look, Map<String, Dispatches.Sent> sent) {
-        if (!GROUNDS.containsKey(look.ground)) {
-            throw new BadInput("ground", "the ground must be " + Said.either(List.of("light", "paper", "dark")));
+        Backdrop backdrop = Backdrop.of(entries);
+        List<String> grounds = backdrop == null
+                ? PLAIN
+                : Stream.concat(PLAIN.stream(), Stream.of(TILED)).toList();
+        if (!grounds.contains(look.ground) && !look.ground.matches("#[0-9A-Fa-f]{6}")) {
+            throw new BadInput("ground", "the ground must be " + Said.either(grounds));
         }
         PagePlan planned = chosen(pages, look.page, look.screen);
         PagePlan shown = planned == null || look.width == null ? planned : at(planned, look.width);
@@ -156,6 +186,8 @@ final class ProofPages {
                 (shown == null ? 0 : shown.height())
                         + placed.stream().mapToDouble(PlacedSlot::taller).sum(),
                 look.ground,
+                grounds,
+                look.ground.equals(TILED) ? backdrop : null,
                 look.motion,
                 placed.stream()
                         .flatMap(each -> look.motion.hides(each).stream())

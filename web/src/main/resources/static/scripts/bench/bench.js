@@ -11,6 +11,7 @@ import { createDrag } from "./drag.js";
 import { listenToFields } from "./fields.js";
 import { drawFiles } from "./files.js";
 import { createGauges } from "./gauges.js";
+import { listenToGrowth } from "./growth.js";
 import { nearer, within } from "./hold.js";
 import { createKeepList } from "./keep.js";
 import { body } from "./keepdelta.js";
@@ -88,6 +89,11 @@ function start(first) {
     put: (changes) => { change(changes); saver.rest(); },
     ask: (what) => send("POST", `${base}/${what}${query}`, question()),
   });
+  const growth = listenToGrowth(by("growth"), {
+    say, put: (grow) => { change({ patch: { prepare: { grow: { ink: null, seed: null, avoid: null, ...grow } } } }); saver.rest(); },
+    ask: (seed) => send("POST", `${base}/growth${query ? `${query}&` : "?"}seed=${seed}`, question()),
+  });
+  by("grow-ways").addEventListener("click", () => growth.open());
   const veil = listenToVeil({
     button: by("veil-enough"), told: by("veil-told"), say,
     ask: () => send("POST", `${base}/veil${query}`, question()),

@@ -1,7 +1,8 @@
-// A mark drawn by the server as its fields change; what can't be drawn is said, and the last drawing stays.
-const form = document.querySelector("#letter");
+// A picture that is made, drawn by the server as its fields change; what can't be drawn is said, and the last drawing stays.
+const form = document.querySelector("form[data-drawing]");
 const refused = document.querySelector("#refused");
-const drawings = [document.querySelector("#drawn"), ...document.querySelectorAll("[data-height]")];
+const drawings = [...document.querySelectorAll("[data-drawn]")];
+const pattern = document.querySelector("pattern");
 const WAIT = 120;
 let waiting;
 let asked;
@@ -20,13 +21,27 @@ async function draw(mayHide = true) {
   asked = new AbortController();
   const answer = await fetch(url, { signal: asked.signal, headers: { Accept: "application/json, image/svg+xml" } }).catch(() => null);
   if (answer?.ok) {
-    drawings.forEach((image) => { image.src = image.dataset.ink ? inAll(fields, image.dataset.ink) : url; });
+    drawings.forEach((drawing) => show(drawing, drawing.dataset.ink ? inAll(fields, drawing.dataset.ink) : url));
     refused.hidden = refused.hidden || mayHide !== false;
   } else if (answer) {
     const problem = await answer.json().catch(() => ({}));
     refused.textContent = problem.detail ?? "It can't be drawn so.";
     refused.hidden = false;
   }
+}
+
+/** An image of the page, or one of a drawing, which has no size of its own. */
+function show(drawing, url) {
+  if (!drawing.closest("svg")) {
+    drawing.src = url;
+    return;
+  }
+  const { width, height } = form.elements;
+  for (const each of [drawing, pattern]) {
+    each.setAttribute("width", width.value);
+    each.setAttribute("height", height.value);
+  }
+  drawing.setAttribute("href", url);
 }
 
 /** The same with all of it in one ink. */

@@ -1,0 +1,2 @@
+/** The kinds of pictures that have a document in place of bytes. */
+package gavlin.core.made;

@@ -1,0 +1,2 @@
+/** Small pictures that repeat without a seam. */
+package gavlin.core.tile;

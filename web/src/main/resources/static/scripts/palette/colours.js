@@ -1,0 +1,17 @@
+// The page in the colours that are typed, drawn anew by the server as soon as all of them are colours; the fields stay as they are.
+const form = document.querySelector("#page-colours");
+let asked;
+
+form?.addEventListener("input", async () => {
+  if (!form.checkValidity()) {
+    return;
+  }
+  asked?.abort();
+  asked = new AbortController();
+  const url = `${form.action}?${new URLSearchParams(new FormData(form))}`;
+  const answer = await fetch(url, { signal: asked.signal }).catch(() => null);
+  if (answer?.ok) {
+    const page = new DOMParser().parseFromString(await answer.text(), "text/html"); // our own page's, escaped there
+    document.querySelector("#page-drawn").replaceWith(page.querySelector("#page-drawn"));
+  }
+});

@@ -1,0 +1,262 @@
+package gavlin.web;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import gavlin.core.codec.OwnFile;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import gavlin.core.tile.Seam;
+import java.util.Arrays;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What a picture carries and meets: a veil under words, a clear canvas, a tile behind the page. */
+class SurroundingsWalkTest extends BrowserWalk {
+    private static final String SITE = "/api/v1/sites/surroundings";
+
+    @BeforeAll
+    static void site() {
+        assertEquals(201, gavlin.json("warden", "POST", "/api/v1/sites", """
+                {"id":"surroundings","name":"Surroundings","slotSheet":{"format":"slot-sheet/1","theme":{"name":"S"},"slots":[
+                  {"id":"top","name":"Top","kind":"banner","size":{"width":1500,"height":300},"types":["jpeg"],
+                   "showings":[{"id":"wide","name":"Wide","page":"home","box":{"width":1280,"height":256},"obstructions":[
+                     {"name":"title","kind":"words","box":{"x":800,"y":100,"width":400,"height":60},"text":"Open lights","size":40,"weight":400,"ink":"#909090"}]}]},
+                  {"id":"slide","name":"Slide","kind":"slide","size":{"width":1400,"height":400},"types":["png","webp"],"transparency":"allowed"},
+                  {"id":"solid","name":"Solid","kind":"slide","size":{"width":1400,"height":400},"types":["png"],"transparency":"forbidden"},
+                  {"id":"behind","name":"Behind","kind":"tile","size":{"width":240,"height":240},"types":["png","webp"],"weight":{"limit":5,"unit":"kB"}}],
+                 "pages":[{"id":"home","name":"Home","width":1280,"height":600,"slots":[{"slot":"top","showing":"wide","x":0,"y":0}]}]}}""").status());
+        String picture = gavlin.upload(
+                        "warden",
+                        SITE + "/pictures",
+                        "sky.jpg",
+                        RunningGavlin.photograph(Size.parse("3000x2000"), 1515),
+                        Map.of("title", "Sky", "description", "A bright sky", "licence", "CC0"))
+                .json()
+                .path("id")
+                .asString();
+        gavlin.json("warden", "PUT", SITE + "/pictures/" + picture + "/keep-areas", """
+                [{"name":"the face","shape":"ellipse","x":0.1,"y":0.46,"width":0.08,"height":0.08}]""");
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", "{\"picture\":\"" + picture + "\"}");
+    }
+
+    private void open(String path) {
+        page.navigate(gavlin.address() + "/sites/surroundings/" + path);
+    }
+
+    private Locator button(String words) {
+        return page.locator("main button:visible", new Page.LocatorOptions().setHasText(words))
+                .first();
+    }
+
+    private static JsonNode fit(String slot) {
+        return gavlin.get("warden", SITE + "/slots/" + slot + "/fit").json();
+    }
+
+    private static Pixels file(String slot) {
+        return OwnFile.pixels(gavlin.get("warden", SITE + "/slots/" + slot + "/rendition")
+                .response()
+                .body());
+    }
+
+    @Test
+    void wordsThatCantBeRead_getTheVeilThatIsJustEnough_andTheFaceStaysBright() {
+        Pixels bare = file("top");
+        signIn();
+        open("slots/top/bench");
+        assertThat(page.locator("#gauges")).containsText("words over it");
+        page.keyboard().press("v");
+        page.locator("#veil-sparing").check();
+        page.locator("#veil-enough").click();
+        assertThat(page.locator("#veil-told")).containsText("is just enough: “Open lights” has 3");
+        page.waitForCondition(() -> fit("top").at("/fit/finish/veil/strength").asDouble() > 0);
+        JsonNode veil = fit("top").at("/fit/finish/veil");
+        assertTrue(veil.path("sparing").asBoolean(), veil.toString());
+        assertNoViolations();
+        page.keyboard().press("Escape");
+        assertThat(gauge("words over it").locator("> .v")).hasText("fits");
+        page.locator(".showing image[href*='/layer']")
+                .first()
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        String layer = page.locator(".showing image[href*='/layer']").first().getAttribute("href");
+        assertTrue(layer.contains("kept="), layer);
+        assertEquals(200, gavlin.get("warden", layer).status());
+        assertEquals(
+                400,
+                gavlin.get("warden", layer.replaceFirst("kept=[^&]*", "kept=1,2,3"))
+                        .status());
+        Pixels veiled = file("top");
+        // The face lies a tenth to a fifth from the left; the words stand at the right.
+        assertEquals(mean(bare, 200, 130, 20), mean(veiled, 200, 130, 20), 4);
+        assertTrue(mean(veiled, 1000, 130, 60) < mean(bare, 1000, 130, 60) - 10);
+    }
+
+    @Test
+    void coloursOfWhatASlotShows_becomeAPage_andAreSeenOnTheProof() {
+        String id = fit("top").path("picture").asString();
+        JsonNode palette = gavlin.get("warden", SITE + "/pictures/" + id + "/palette?slot=top")
+                .json();
+        assertTrue(palette.size() >= 2, palette.toString());
+        double shares = 0;
+        for (JsonNode swatch : palette) {
+            shares +=
+                    swatch.path("accent").asBoolean() ? 0 : swatch.path("share").asDouble();
+            assertTrue(swatch.path("contrastOnWhite").asDouble()
+                            * swatch.path("contrastOnBlack").asDouble()
+                    > 20.5);
+        }
+        assertEquals(1, shares, 0.001);
+        assertEquals(
+                404,
+                gavlin.get("warden", SITE + "/pictures/" + id + "/palette?slot=slide")
+                        .status());
+        signIn();
+        open("pictures/" + id);
+        page.locator("a:has-text('Its colours')").click();
+        assertThat(page.locator("#page-drawn tr")).hasCount(4);
+        assertThat(page.locator("#page-drawn .v.fails")).hasCount(0);
+        assertNoViolations();
+        page.locator("[name=text]").fill("#777777");
+        page.locator("[name=ground]").fill("#FFFFFF");
+        assertThat(page.locator("#page-drawn .v.fails")).hasCount(1);
+        assertThat(page.locator("#page-drawn")).containsText("#767676 is the nearest that has it");
+        page.locator("a:has-text('See the page on this ground')").click();
+        assertThat(page.locator("#page > rect")).hasAttribute("fill", "#FFFFFF");
+    }
+
+    /** All ways side by side, the best first; the one taken is what the file shows, and a keep area is never copied. */
+    @Test
+    void edge_isGrownInTheWayThatSomebodyChose() {
+        String bench = "/sites/surroundings/slots/top/bench";
+        JsonNode before = fit("top").path("fit");
+        signIn();
+        open("slots/top/bench");
+        page.keyboard().press("g");
+        page.locator("#grow-right").fill("600");
+        page.locator("#grow-right").press("Tab");
+        page.waitForCondition(() -> fit("top").at("/fit/prepare/grow/right").asInt() == 600);
+        page.locator("#grow-ways").click();
+        assertThat(page.locator("#growth figure")).hasCount(8);
+        assertThat(page.locator("#growth")).containsText("no join to be seen");
+        assertNoViolations();
+        page.locator("#growth button.more").click();
+        assertThat(page.locator("#growth")).containsText("patches, No. 4");
+        page.locator("#growth button[aria-label$='patches, No. 5']").click();
+        page.waitForCondition(() -> fit("top").at("/fit/prepare/grow/seed").asInt() == 5);
+        JsonNode grow = fit("top").at("/fit/prepare/grow");
+        assertEquals("patches", grow.path("by").asString());
+        // The face: a tenth to 18 % from the left of 3000 px, 46 to 54 % from the top of 2000 px.
+        assertEquals("[[300,920,241,161]]", grow.path("avoid").toString());
+        assertEquals(Size.parse("1500x300"), file("top").size());
+        assertEquals(400, gavlin.json("warden", "POST", bench + "/growth", "{}").status());
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", before.toString());
+        assertEquals(before, fit("top").path("fit"));
+    }
+
+    private static double mean(Pixels pixels, int left, int top, int side) {
+        double sum = 0;
+        for (int y = top; y < top + side; y++) {
+            for (int x = left; x < left + side; x++) {
+                sum += pixels.samples()[(y * pixels.size().width() + x) * pixels.channels() + 1] & 0xff;
+            }
+        }
+        return sum / side / side;
+    }
+
+    @Test
+    void clearCanvas_isPutIntoASlot_inOneClick_whereItTakesOne() {
+        signIn();
+        open("slots/slide/bench");
+        button("A clear canvas of its size").click();
+        page.waitForURL("**/slots/slide/bench");
+        assertThat(page.locator("#state")).hasText("fits");
+        Pixels clear = file("slide");
+        assertEquals(Size.parse("1400x400"), clear.size());
+        assertEquals(1400 * 400, clear.transparentPixels());
+        assertEquals(
+                "canvas",
+                gavlin.get(
+                                "warden",
+                                SITE + "/pictures/"
+                                        + fit("slide").path("picture").asString())
+                        .json()
+                        .at("/made/kind")
+                        .asString());
+        open("slots/solid/bench");
+        assertEquals(
+                0, page.locator("button:has-text('A clear canvas of its size')").count());
+    }
+
+    @Test
+    void tile_isDrawnForItsSlot_seenBehindThePage_andDrawnAnew() {
+        signIn();
+        open("slots/behind/bench");
+        page.locator("a:has-text('Draw a tile')").click();
+        assertThat(page.locator("[name=width]")).hasValue("240");
+        page.locator("[name=repeat]").selectOption("brick");
+        page.locator("[name=down]").fill("3");
+        assertThat(page.locator("#refused")).containsText("the rows must be even in number");
+        complaints.removeIf(complaint -> complaint.contains("400")); // refused, and said so
+        page.locator("[name=down]").fill("4");
+        assertThat(page.locator("#refused")).isHidden();
+        assertNoViolations();
+        button("Keep it as a picture").click();
+        page.waitForURL("**/slots");
+        String id = page.url().replaceAll(".*/pictures/([^/]+)/slots", "$1");
+        gavlin.json("warden", "PUT", SITE + "/slots/behind/fit", "{\"picture\":\"" + id + "\"}");
+        Pixels tile = file("behind");
+        assertEquals(Size.parse("240x240"), tile.size());
+        assertTrue(Seam.of(tile).worst() < 2, Seam.of(tile).toString());
+        open("proof?ground=backdrop");
+        assertThat(page.locator("#backdrop image")).hasAttribute("width", "240");
+        assertThat(page.locator("#page > rect")).hasAttribute("fill", "url(#backdrop)");
+        byte[] before = gavlin.get("warden", SITE + "/slots/behind/rendition")
+                .response()
+                .body();
+        open("pictures/" + id + "/tile");
+        page.locator("[name=angle]").fill("30");
+        button("Draw it anew everywhere").click();
+        assertThat(page.locator(".notice.good")).containsText("drawn anew");
+        assertFalse(Arrays.equals(
+                before,
+                gavlin.get("warden", SITE + "/slots/behind/rendition")
+                        .response()
+                        .body()));
+    }
+
+    @Test
+    void madePictures_byProgram_areReadBackAsTheyWere() {
+        String tile = "{\"kind\":\"tile\",\"width\":64,\"height\":64,\"motif\":\"dot\",\"ground\":\"#FFFFFF\"}";
+        JsonNode made = gavlin.json("warden", "POST", SITE + "/pictures", "{\"made\":" + tile + "}")
+                .json();
+        assertEquals("Tile of dots", made.path("title").asString());
+        assertEquals("dot", made.at("/made/motif").asString());
+        byte[] original = gavlin.get(
+                        "warden", SITE + "/pictures/" + made.path("id").asString() + "/original")
+                .response()
+                .body();
+        JsonNode again = gavlin.json("warden", "POST", SITE + "/pictures", "{\"made\":" + made.get("made") + "}")
+                .json();
+        assertArrayEquals(
+                original,
+                gavlin.get("warden", SITE + "/pictures/" + again.path("id").asString() + "/original")
+                        .response()
+                        .body());
+        for (String wrong :
+                new String[] {"{\"kind\":\"cloud\"}", "{\"kind\":\"tile\",\"across\":0}", "{\"kind\":\"canvas\"}"}) {
+            assertEquals(
+                    400,
+                    gavlin.json("warden", "POST", SITE + "/pictures", "{\"made\":" + wrong + "}")
+                            .status(),
+                    wrong);
+        }
+    }
+}
