@@ -75,6 +75,9 @@ class SurroundingsWalkTest extends BrowserWalk {
         assertThat(page.locator("#gauges")).containsText("words over it");
         page.keyboard().press("v");
         page.locator("#veil-sparing").check();
+        page.locator("#word-places").click();
+        assertThat(page.locator("#veil-told li")).hasCount(9);
+        assertThat(page.locator("#veil-told")).containsText("set from the left");
         page.locator("#veil-enough").click();
         assertThat(page.locator("#veil-told")).containsText("is just enough: “Open lights” has 3");
         page.waitForCondition(() -> fit("top").at("/fit/finish/veil/strength").asDouble() > 0);

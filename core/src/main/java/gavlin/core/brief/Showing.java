@@ -141,6 +141,25 @@ public record Showing(
                 id, name, page, screenWidth, box, box, objectFit, positionIsFree, background, alsoBehind, over, exists);
     }
 
+    /** This showing with its words elsewhere, CSS px. */
+    public Showing wordsMoved(double across, double down) {
+        return new Showing(
+                id,
+                name,
+                page,
+                screenWidth,
+                box,
+                widest,
+                objectFit,
+                positionIsFree,
+                background,
+                alsoBehind,
+                obstructions.stream()
+                        .map(each -> each.words() ? each.in(each.box().moved(across, down), each.radius()) : each)
+                        .toList(),
+                exists);
+    }
+
     /** This showing on a page whose author sets object-position. */
     public Showing withFreePosition() {
         return new Showing(

@@ -25,6 +25,9 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
     static final double STEP = 0.001;
     private static final int STEPS = (int) Math.round(Veil.MOST_PROPOSED / STEP);
     private static final int RUNG = 10;
+    private static final double ENOUGH = 60_000;
+    /** Answers of a sample that all pixels may prove wrong. */
+    private static final int TRIES = 40;
 
     /** @param bare the file without a veil @param asked its ink, side, reach and whether it spares */
     static LeastVeil of(Pixels bare, List<Lettering> words, Veil asked, Surroundings around) {
@@ -37,8 +40,10 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
                 reads[k] &= does[k];
             }
         }
-        for (int k = 0; k <= STEPS; k++) {
+        int tries = 0;
+        for (int k = 0; k <= STEPS && tries < TRIES; k++) {
             if (reads[k]) {
+                tries++;
                 Veil veil = asked.with(k * STEP);
                 Readable worst = worst(bare, words, veil, around);
                 if (worst == null || worst.ratio() >= worst.least()) {
@@ -70,8 +75,9 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
         int[] failing = new int[STEPS + 2]; // how many more fail from here on
         double ink = Contrast.luminance(words.ink());
         int count = 0;
-        for (int y = words.top(); y < words.bottom(size); y++) {
-            for (int x = left; x < right; x++, count++) {
+        int stride = stride(words, size);
+        for (int y = words.top(); y < words.bottom(size); y += stride) {
+            for (int x = left; x < right; x += stride, count++) {
                 int rgb = bare.shownOver(x, y, words.ground());
                 double weight = weights.at(x, y) * STEP;
                 boolean failed = fails(asked, rgb, 0, ink, words.least());
@@ -100,6 +106,12 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
             reads[k] = fail <= most;
         }
         return reads;
+    }
+
+    /** Of a large place so many pixels tell as much as all of them; the answer is tried on all. */
+    private static int stride(Lettering words, Size size) {
+        double pixels = (double) (words.right(size) - words.left()) * (words.bottom(size) - words.top());
+        return (int) Math.max(1, Math.ceil(Math.sqrt(pixels / ENOUGH)));
     }
 
     /** The first step after {@code from}, up to {@code to}, that is as {@code to} is. */

@@ -51,6 +51,14 @@ public record Lettering(
                 .toList();
     }
 
+    /** Of one showing, at the one size that it has. */
+    static List<Lettering> of(Showing look, Size file) {
+        return look.obstructions().stream()
+                .filter(Obstruction::words)
+                .map(words -> of(look, words, file))
+                .toList();
+    }
+
     private static Lettering of(Showing look, Obstruction words, Size file) {
         Box<InShowing> placed = look.objectFit().place(file, look.box());
         Box<InShowing> seen = words.box().intersect(look.box());

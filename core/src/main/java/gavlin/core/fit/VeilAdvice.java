@@ -106,7 +106,7 @@ public record VeilAdvice(LeastVeil least, String says, List<Offer> offers) {
     }
 
     /** Even, in black under light words and in white under dark ones. */
-    private static Veil against(List<Lettering> words) {
+    public static Veil against(List<Lettering> words) {
         double mean = words.stream()
                 .mapToDouble(one -> Contrast.luminance(one.ink()))
                 .average()

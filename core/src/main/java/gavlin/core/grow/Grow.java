@@ -215,6 +215,15 @@ public record Grow(int top, int right, int bottom, int left, By by, Colour ink, 
         return new double[] {begin, Math.min(length, Math.max(last, begin + 1))};
     }
 
+    /** Whether what lies at a place of the picture before is shown a second time, mirrored. */
+    public boolean showsTwice(Box<InPrepared> at, Size before) {
+        return (by == By.MIRROR || by == By.BLUR)
+                && (top > 0 && at.y() < top
+                        || left > 0 && at.x() < left
+                        || bottom > 0 && at.bottom() > before.height() - bottom
+                        || right > 0 && at.right() > before.width() - right);
+    }
+
     @Override
     public Renderable<InPrepared> apply(Renderable<InPrepared> before) {
         return by == By.PATCHES ? PatchedPicture.of(before, this) : new GrownPicture(before, this);

@@ -18,6 +18,8 @@ record Softness(double most, Size picture) {
     private static final double FOR_DISTANCE = 0.4;
     /** Of the picture's shorter side: beyond it nothing is told apart any more. */
     private static final double MOST = 0.08;
+    /** Radius, px of a rendition: more of a picture that is enlarged so much nobody looks at. */
+    private static final double WIDEST = 160;
 
     static Softness of(Grow grow, Size picture) {
         double farthest = Math.max(Math.max(grow.top(), grow.bottom()), Math.max(grow.left(), grow.right()));
@@ -27,6 +29,9 @@ record Softness(double most, Size picture) {
 
     Pixels over(Box<InPrepared> window, Size out, BiFunction<Box<InPrepared>, Size, Pixels> drawn) {
         double scale = out.width() / window.width();
+        if (most * scale > WIDEST) {
+            return new Softness(WIDEST / scale, picture).over(window, out, drawn);
+        }
         int margin = (int) Math.ceil(2 * most * scale) + 1;
         Size wider = new Size(out.width() + 2 * margin, out.height() + 2 * margin);
         double across = margin * window.width() / out.width();

@@ -36,8 +36,8 @@ public record PageColours(String name, Colour ground, Colour text, Colour button
                 .map(Swatch::colour)
                 .orElse(main);
         return List.of(
-                on("light", lit(main, LIGHT_GROUND, 0.5), main, telling),
-                on("dark", lit(main, DARK_GROUND, 1), main, telling));
+                on("light", lit(main, LIGHT_GROUND, 0.012), main, telling),
+                on("dark", lit(main, DARK_GROUND, COLOURED), main, telling));
     }
 
     private static PageColours on(String name, Colour ground, Colour main, Colour telling) {
@@ -65,10 +65,10 @@ public record PageColours(String name, Colour ground, Colour text, Colour button
         return Contrast.ratio(tried.rgb(), ground.rgb()) < least ? (darker ? Colour.BLACK : WHITE) : tried;
     }
 
-    private static Colour lit(Colour colour, double lightness, double much) {
+    private static Colour lit(Colour colour, double lightness, double most) {
         float[] lab = lab(colour);
         double chroma = Math.hypot(lab[1], lab[2]);
-        double kept = chroma == 0 ? 0 : Math.min(chroma * much, COLOURED) / chroma;
+        double kept = chroma == 0 ? 0 : Math.min(chroma, most) / chroma;
         return new Colour(OkLab.convertOkLabToSrgb(lightness, lab[1] * kept, lab[2] * kept));
     }
 

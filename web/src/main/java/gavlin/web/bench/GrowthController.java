@@ -10,6 +10,7 @@ import gavlin.core.grow.Grow;
 import gavlin.core.grow.GrowthScore;
 import gavlin.core.operation.OperationType;
 import gavlin.core.operation.Prepared;
+import gavlin.core.solve.KeepArea;
 import gavlin.core.speech.Said;
 import gavlin.web.fit.Desk;
 import gavlin.web.fit.FitState;
@@ -53,9 +54,18 @@ class GrowthController {
     }
 
     /** @param grow as a member of {@code prepare} @param view where the grown picture is read @param chosen whether the fit has it now */
-    record Way(String name, String says, JsonNode grow, String view, double join, double repeat, boolean chosen) {
+    record Way(
+            String name,
+            String says,
+            JsonNode grow,
+            String view,
+            double join,
+            double repeat,
+            List<String> twice,
+            boolean chosen) {
+        /** What must be seen and stands there twice is worse than anything that repeats. */
         double rank() {
-            return Math.max(0, join - SEEN) + repeat;
+            return Math.max(0, join - SEEN) + repeat + (twice.isEmpty() ? 0 : 1);
         }
     }
 
@@ -95,13 +105,20 @@ class GrowthController {
                 HEAP,
                 () -> GrowthScore.of(
                         prepared.of(source).render(new Framing<>(prepared.size().box(), size.box()), size), inner));
+        List<String> twice = state.picture().keepAreas().areas().stream()
+                .filter(area -> grow.showsTwice(
+                        prepared.toPrepared(area.inPx(state.picture().size())).moved(-grow.left(), -grow.top()),
+                        before))
+                .map(KeepArea::name)
+                .toList();
         return new Way(
                 name(grow),
-                says(score),
+                says(score) + (twice.isEmpty() ? "" : "; shows part of " + String.join(", ", twice) + " a second time"),
                 OperationType.write(grow),
                 PictureViews.href(state.picture(), prepared.steps(), DRAWN),
                 score.join(),
                 score.repeat(),
+                twice,
                 grow.equals(present));
     }
 
@@ -122,8 +139,8 @@ class GrowthController {
                 : "the join is seen: " + Said.plain(Math.round(10 * score.join()) / 10.0)
                         + " times the picture’s own steps";
         String repeat = score.repeat() < 0.5
-                ? "nothing seen again"
-                : score.repeat() < 0.8 ? "some of it seen again" : "the same seen again and again";
+                ? "it doesn’t repeat itself"
+                : score.repeat() < 0.8 ? "it repeats itself somewhat" : "it repeats itself";
         return join + "; " + repeat;
     }
 }

@@ -2,6 +2,9 @@ package gavlin.web.bench;
 
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.fit.VeilAdvice;
+import gavlin.core.fit.WordPlaces;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.operation.OperationType;
 import gavlin.core.veil.Veil;
 import gavlin.web.fit.Desk;
@@ -37,6 +40,37 @@ class VeilController {
 
     /** @param veil null where it is a setting of the theme */
     record Offered(String says, JsonNode veil) {}
+
+    /** @param says how the words read there */
+    record Position(String name, String alignment, boolean passes, String says) {}
+
+    /** Where the theme's words read best over the file as it is, or under the least veil. */
+    @PostMapping("/word-places")
+    List<Position> places(Desk desk, @RequestBody Question question) {
+        FitState state = bench.looked(desk, question);
+        RenditionPlan plan = state.plan();
+        Veil present = state.fit().finish().get(Veil.TYPE);
+        Veil kind = present.changesNothing() ? VeilAdvice.against(plan.lettering()) : present;
+        List<Box<InSlot>> kept = state.picture().keepAreas().areas().stream()
+                .filter(area -> !state.fit().letGo().contains(area.id()))
+                .map(area -> plan.prepared()
+                        .toPrepared(area.inPx(state.picture().size()))
+                        .<InSlot>carry(plan.framing().window(), plan.framing().placed()))
+                .toList();
+        var picture = working.forRendition(state.picture(), plan.prepared().steps(), plan.source());
+        return work
+                .run(
+                        HEAP_PER_PIXEL * plan.size().pixels(),
+                        () -> WordPlaces.of(picture, plan, state.shown(), kept, kind))
+                .places()
+                .stream()
+                .map(place -> new Position(
+                        place.name(),
+                        place.alignment(),
+                        place.passes() && place.against().isEmpty(),
+                        place.says()))
+                .toList();
+    }
 
     /** Of the ink, side and reach that the fit's veil has; of those that Gavlin takes where it has none. */
     @PostMapping("/veil")

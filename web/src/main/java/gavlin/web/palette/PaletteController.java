@@ -86,7 +86,7 @@ class PaletteController {
     }
 
     /** One pair of colours that has to be told apart. @param least ratio that it needs */
-    public record Pair(String name, String ratio, boolean passes, double least, String mended) {}
+    public record Pair(String name, String ratio, boolean passes, String least, String mended) {}
 
     /** A page as it would look. */
     public record Page(
@@ -115,7 +115,7 @@ class PaletteController {
                     name,
                     Said.plain(Math.floor(ratio * 10) / 10) + " : 1",
                     ratio >= least,
-                    least,
+                    Said.plain(least),
                     ratio >= least
                             ? null
                             : PageColours.readable(colour, ground, least).toString());

@@ -95,8 +95,9 @@ function start(first) {
   });
   by("grow-ways").addEventListener("click", () => growth.open());
   const veil = listenToVeil({
-    button: by("veil-enough"), told: by("veil-told"), say,
+    button: by("veil-enough"), places: by("word-places"), told: by("veil-told"), say,
     ask: () => send("POST", `${base}/veil${query}`, question()),
+    askPlaces: () => send("POST", `${base}/word-places${query}`, question()),
     put: (found) => { change({ patch: { finish: { veil: found.strength > 0 ? found : null } } }); saver.rest(); },
   });
   const places = listenToPlaces({
