@@ -235,6 +235,43 @@ class SurroundingsWalkTest extends BrowserWalk {
                         .body()));
     }
 
+    /** A plain ground, a piece moved by keys and by hand, words: kept, it is looked at in its slot; and put together anew. */
+    @Test
+    void header_isPutTogether_forItsSlot() {
+        signIn();
+        open("pictures/composition?slot=top");
+        assertThat(page.locator("#stage")).hasAttribute("viewBox", "0 0 1500 300");
+        page.locator("#ground").fill("#204060");
+        page.locator("#ground-to").fill("#80A0C0");
+        page.locator("#add-piece").click();
+        page.locator("#add-words").click();
+        page.locator("[data-handle=piece-0]").focus();
+        page.keyboard().press("Shift+ArrowRight");
+        assertThat(page.locator("#pieces input").first()).hasValue("85"); // a twentieth of 1500 px, and ten
+        page.locator("#pieces input").first().fill("900");
+        page.locator("#pieces input").first().press("Tab");
+        assertThat(page.locator("#covered")).containsText("stands under title");
+        assertThat(page.locator("#drawn")).hasAttribute("href", java.util.regex.Pattern.compile(".*x%22%3A900.*"));
+        assertNoViolations();
+        button("Keep it, and look at it in its slot").click();
+        page.waitForURL("**/slots/top/bench?picture=**");
+        String id = page.url().replaceAll(".*picture=", "");
+        JsonNode made = gavlin.get("warden", SITE + "/pictures/" + id).json().path("made");
+        assertEquals("composition", made.path("kind").asString());
+        assertEquals(900, made.at("/pieces/0/x").asInt());
+        open("pictures/" + id);
+        page.locator("a:has-text('Put it together anew')").click();
+        page.locator("#words textarea").fill("Licht 灯");
+        page.locator("#words textarea").press("Tab");
+        assertThat(page.locator("#refused")).containsText("this font has no “灯”");
+        complaints.removeIf(complaint -> complaint.contains("400")); // refused, and said so
+        page.locator("#words textarea").fill("Five lights");
+        page.locator("#words textarea").press("Tab");
+        assertThat(page.locator("#refused")).isHidden();
+        button("Draw it anew everywhere").click();
+        assertThat(page.locator(".notice.good")).containsText("drawn anew");
+    }
+
     @Test
     void madePictures_byProgram_areReadBackAsTheyWere() {
         String tile = "{\"kind\":\"tile\",\"width\":64,\"height\":64,\"motif\":\"dot\",\"ground\":\"#FFFFFF\"}";

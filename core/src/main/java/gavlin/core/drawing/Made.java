@@ -16,7 +16,7 @@ public interface Made {
 
     /** Ids of the site's pictures that are part of it. */
     @JsonIgnore
-    default List<String> pieces() {
+    default List<String> uses() {
         return List.of();
     }
 

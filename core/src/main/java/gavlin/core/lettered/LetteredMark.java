@@ -131,7 +131,7 @@ public record LetteredMark(
 
     @Override
     @JsonIgnore
-    public List<String> pieces() {
+    public List<String> uses() {
         return picture == null ? List.of() : List.of(picture);
     }
 

@@ -1,6 +1,7 @@
 package gavlin.core.made;
 
 import gavlin.core.BadInput;
+import gavlin.core.composition.Composition;
 import gavlin.core.drawing.Made;
 import gavlin.core.lettered.LetteredMark;
 import gavlin.core.speech.Said;
@@ -17,6 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class MadeKinds {
     private static final JsonMapper JSON = JsonMapper.builder()
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .build();
 
     private static final Map<String, Class<? extends Made>> BY_WORD = new LinkedHashMap<>();
@@ -25,6 +27,7 @@ public final class MadeKinds {
         BY_WORD.put(LetteredMark.KIND, LetteredMark.class);
         BY_WORD.put(Canvas.KIND, Canvas.class);
         BY_WORD.put(Tile.KIND, Tile.class);
+        BY_WORD.put(Composition.KIND, Composition.class);
     }
 
     private MadeKinds() {}

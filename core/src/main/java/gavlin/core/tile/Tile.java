@@ -181,7 +181,7 @@ public record Tile(
 
     @Override
     @JsonIgnore
-    public List<String> pieces() {
+    public List<String> uses() {
         return picture == null ? List.of() : List.of(picture);
     }
 

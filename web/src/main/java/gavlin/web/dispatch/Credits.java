@@ -46,7 +46,7 @@ public record Credits(List<Line> lines) {
         for (StoredPicture picture : pictures) {
             line(picture, picture.label()).ifPresent(lines::add);
             List<String> pieces =
-                    picture.made() == null ? List.of() : picture.made().pieces();
+                    picture.made() == null ? List.of() : picture.made().uses();
             for (String id : pieces) {
                 StoredPicture piece = byId.apply(id);
                 if (piece != null

@@ -84,12 +84,12 @@ public class MadePictures {
             throw new Conflict(present.label() + " was uploaded, not made here: give it a new version on its page");
         }
         pictures.requireChange(site, present);
-        if (mark.pieces().contains(id)) {
+        if (mark.uses().contains(id)) {
             throw new BadInput("picture", "a picture can't be a part of itself");
         }
         byte[] drawing = svg(site, mark).getBytes(StandardCharsets.UTF_8);
         StoredPicture changed = removals.replace(site, id, Source.of(drawing), fileName(mark), mark);
-        if (mark.pieces().equals(present.made().pieces())) {
+        if (mark.uses().equals(present.made().uses())) {
             return changed;
         }
         Caption words = changed.words();
@@ -103,10 +103,10 @@ public class MadePictures {
     }
 
     private Caption due(OpenSite site, Made mark) {
-        if (mark.pieces().isEmpty()) {
+        if (mark.uses().isEmpty()) {
             return new Caption("", "", "none due", "own work");
         }
-        Caption first = pieceOf(site, mark.pieces().get(0)).words();
+        Caption first = pieceOf(site, mark.uses().get(0)).words();
         return new Caption("", "", first.credit(), first.licence());
     }
 

@@ -1,0 +1,2 @@
+/** Pictures put together from a plain ground, pieces and words. */
+package gavlin.core.composition;
