@@ -11,7 +11,6 @@ import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Size;
 import gavlin.core.lettered.LetteredMark;
 import gavlin.core.speech.Said;
-import java.util.Base64;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -206,13 +205,13 @@ public record Composition(
         double wide = at.height * piece.proportion();
         append(
                 drawn,
-                "<image transform=\"translate(%.2f %.2f)%s\" width=\"%.3f\" height=\"%.3f\" preserveAspectRatio=\"none\" href=\"data:image/png;base64,%s\"/>",
+                "<image transform=\"translate(%.2f %.2f)%s\" width=\"%.3f\" height=\"%.3f\" preserveAspectRatio=\"none\" href=\"%s\"/>",
                 at.mirrored ? at.x + wide : at.x,
                 at.y,
                 at.mirrored ? " scale(-1 1)" : "",
                 wide,
                 at.height,
-                Base64.getEncoder().encodeToString(piece.png()));
+                piece.data());
     }
 
     private static void words(StringBuilder drawn, WordsAt at, Letters letters) {

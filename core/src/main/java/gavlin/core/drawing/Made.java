@@ -2,6 +2,8 @@ package gavlin.core.drawing;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import gavlin.core.codec.Letters;
+import gavlin.core.codec.PictureType;
+import java.util.Base64;
 import java.util.List;
 
 /**
@@ -31,6 +33,11 @@ public interface Made {
         Piece piece(String picture, int side);
     }
 
-    /** A picture as part of another. @param png its pixels @param proportion its width over its height */
-    record Piece(byte[] png, double proportion) {}
+    /** A picture as part of another. @param file PNG, or JPEG of one that is opaque @param proportion its width over its height */
+    record Piece(byte[] file, PictureType type, double proportion) {
+        /** As an SVG image holds it. */
+        public String data() {
+            return "data:" + type.mediaType() + ";base64," + Base64.getEncoder().encodeToString(file);
+        }
+    }
 }

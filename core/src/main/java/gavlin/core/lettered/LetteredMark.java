@@ -10,7 +10,6 @@ import gavlin.core.colour.Colour;
 import gavlin.core.drawing.Made;
 import gavlin.core.speech.Said;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 
@@ -188,11 +187,11 @@ public record LetteredMark(
         void image(Piece picture, double x, double width, double height) {
             parts.append(String.format(
                     Locale.ROOT,
-                    "<image x=\"%.3f\" y=\"0\" width=\"%.3f\" height=\"%.3f\" href=\"data:image/png;base64,%s\"/>",
+                    "<image x=\"%.3f\" y=\"0\" width=\"%.3f\" height=\"%.3f\" href=\"%s\"/>",
                     x,
                     width,
                     height,
-                    Base64.getEncoder().encodeToString(picture.png())));
+                    picture.data()));
             grow(x, 0, x + width, height);
         }
 

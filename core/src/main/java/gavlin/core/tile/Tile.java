@@ -11,7 +11,6 @@ import gavlin.core.geometry.Size;
 import gavlin.core.lettered.Symbol;
 import gavlin.core.speech.Said;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -246,13 +245,13 @@ public record Tile(
             double broad = high * piece.proportion();
             return String.format(
                     Locale.ROOT,
-                    "<image transform=\"%s\" x=\"%.3f\" y=\"%.3f\" width=\"%.3f\" height=\"%.3f\" href=\"data:image/png;base64,%s\"/>",
+                    "<image transform=\"%s\" x=\"%.3f\" y=\"%.3f\" width=\"%.3f\" height=\"%.3f\" href=\"%s\"/>",
                     turned,
                     -broad / 2,
                     -high / 2,
                     broad,
                     high,
-                    Base64.getEncoder().encodeToString(piece.png()));
+                    piece.data());
         }
         return switch (motif) {
             case DOT ->

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.BadInput;
 import gavlin.core.Reference;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.drawing.KnownParts;
@@ -125,8 +126,9 @@ class CompositionTest {
             samples[4 * i + 3] = -1;
         }
         byte[] png = PngWriter.write(new Pixels(Size.parse("20x10"), 4, samples), Tags.NONE);
-        WorkingPicture drawn = Reference.working(
-                read(json).svg(new KnownParts(new Made.Piece(png, 2))).getBytes(StandardCharsets.UTF_8));
+        WorkingPicture drawn = Reference.working(read(json)
+                .svg(new KnownParts(new Made.Piece(png, PictureType.PNG, 2)))
+                .getBytes(StandardCharsets.UTF_8));
         return drawn.render(new Framing<>(drawn.size().box(), SIZE.box()), SIZE);
     }
 

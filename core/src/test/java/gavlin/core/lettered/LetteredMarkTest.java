@@ -98,8 +98,8 @@ class LetteredMarkTest {
         }
         byte[] png = PngWriter.write(new Pixels(Size.parse("40x20"), 4, samples), Tags.NONE);
         LetteredMark mark = mark("'name': 'Lights', 'picture': 'a-mark-123456', 'place': 'below'");
-        Pixels pixels =
-                OwnFile.pixels(mark.svg(new KnownParts(new Made.Piece(png, 2))).getBytes(StandardCharsets.UTF_8));
+        Pixels pixels = OwnFile.pixels(mark.svg(new KnownParts(new Made.Piece(png, PictureType.PNG, 2)))
+                .getBytes(StandardCharsets.UTF_8));
         assertEquals(200 << 16, rgb(pixels, pixels.size().width() / 2, 20));
     }
 

@@ -1,13 +1,18 @@
 package gavlin.web.picture;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.core.BadInput;
+import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Letters;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.decoder.Source;
 import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Gone;
@@ -27,11 +32,19 @@ import org.springframework.stereotype.Service;
 @Service
 public class MadePictures {
     private static final long HEAP_PER_PIXEL = 40;
+    /** Quality of an opaque piece: no damage is seen in it. */
+    private static final double OPAQUE = 94;
+    /** Pieces that are kept as they are drawn, bytes: somebody is moving them. */
+    private static final long KEPT = 24_000_000;
 
     private final Pictures pictures;
     private final Removals removals;
     private final WorkingPictures working;
     private final HeavyWork work;
+    private final Cache<String, Made.Piece> drawn = Caffeine.newBuilder()
+            .maximumWeight(KEPT)
+            .weigher((String key, Made.Piece piece) -> piece.file().length)
+            .build();
     private final Map<String, Letters> letters = new ConcurrentHashMap<>();
 
     MadePictures(Pictures pictures, Removals removals, WorkingPictures working, HeavyWork work) {
@@ -121,15 +134,22 @@ public class MadePictures {
 
     private Made.Piece piece(OpenSite site, String id, int side) {
         StoredPicture picture = pieceOf(site, id);
+        return drawn.get(picture.sha256() + "-" + side, key -> drawn(picture, side));
+    }
+
+    private Made.Piece drawn(StoredPicture picture, int side) {
         WorkingPicture source = working.of(picture);
         Size size = picture.size().withinSide(side);
-        byte[] png = work.run(
-                HEAP_PER_PIXEL * size.pixels(),
-                () -> PngWriter.write(
-                        source.render(new Framing<>(picture.size().box(), size.box()), size)
-                                .withoutIdleAlpha(),
-                        Tags.NONE));
-        return new Made.Piece(png, size.proportion());
+        return work.run(HEAP_PER_PIXEL * size.pixels(), () -> {
+            Pixels pixels = source.render(new Framing<>(picture.size().box(), size.box()), size)
+                    .withoutIdleAlpha();
+            return pixels.channels() == 4
+                    ? new Made.Piece(PngWriter.write(pixels, Tags.NONE), PictureType.PNG, size.proportion())
+                    : new Made.Piece(
+                            JpegWriter.write(pixels, OPAQUE, JpegWriter.Chroma.FULL, Tags.NONE),
+                            PictureType.JPEG,
+                            size.proportion());
+        });
     }
 
     private Letters letters(String font, int weight) {

@@ -9,6 +9,7 @@ const refused = by("refused");
 const pictures = JSON.parse(form.dataset.pieces);
 const fonts = form.dataset.fonts.split(",");
 const FONT_WORDS = { "bricolage-grotesque": "with character", "spline-sans-mono": "all of one width" };
+const FAMILIES = { "bricolage-grotesque": "Bricolage Grotesque", "atkinson-hyperlegible-next": "Atkinson Hyperlegible Next", "spline-sans-mono": "Spline Sans Mono" };
 const WAIT = 150;
 let made = JSON.parse(form.elements.made.value);
 let waiting;
@@ -16,6 +17,17 @@ let asked;
 
 const pictureOf = (piece) => pictures.find(({ id }) => id === piece.picture);
 const boxOf = (piece) => ({ x: piece.x, y: piece.y, width: piece.height * (pictureOf(piece)?.proportion ?? 1), height: piece.height });
+
+const measure = document.createElement("canvas").getContext("2d");
+
+/** Round the words, as nearly as the page's own letters tell. */
+function boxOfWords({ text, font, weight, size, align, x, y }) {
+  measure.font = `${weight} ${size}px "${FAMILIES[font]}"`;
+  const lines = text.split("\n");
+  const width = Math.max(size, ...lines.map((line) => measure.measureText(line).width));
+  const left = { left: x, middle: x - width / 2, right: x - width }[align];
+  return { x: left, y: y - size * 0.8, width, height: size * (1.05 + 1.25 * (lines.length - 1)) };
+}
 
 /** @param part of the document that is another now; everything is drawn from it again */
 function change(part) {
@@ -53,8 +65,7 @@ function drawHandles() {
   const focused = document.activeElement?.dataset?.handle;
   const pieces = made.pieces.map((piece, i) => handle(boxOf(piece), `piece-${i}`, pictureOf(piece)?.label ?? "a piece", (x, y) => change({ pieces: replaced(made.pieces, i, { x: piece.x + x, y: piece.y + y }) })));
   const words = made.words.map((one, i) => {
-    const left = one.align === "right" ? one.x - one.size * 3 : one.align === "middle" ? one.x - one.size * 1.5 : one.x;
-    return handle({ x: left, y: one.y - one.size, width: one.size * 3, height: one.size * 1.2 }, `words-${i}`, one.text, (x, y) => change({ words: replaced(made.words, i, { x: one.x + x, y: one.y + y }) }));
+    return handle(boxOfWords(one), `words-${i}`, one.text, (x, y) => change({ words: replaced(made.words, i, { x: one.x + x, y: one.y + y }) }));
   });
   by("handles").replaceChildren(...pieces, ...words);
   by("handles").querySelector(`[data-handle="${focused}"]`)?.focus();
