@@ -1,12 +1,12 @@
 package gavlin.benchmarks;
 
+import gavlin.core.brief.Slot;
+import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.fit.VeilAdvice;
 import gavlin.core.fit.WordPlaces;
-import gavlin.core.brief.Slot;
-import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
@@ -29,8 +29,7 @@ final class GrowthFigures {
         Renderable<InPicture> picture = new PixelsPicture<>(TestPhotograph.pixels(PICTURE, 15), PICTURE);
         Figures whole = new Figures("500 px grown on a 2000×800 picture, all of it rendered");
         Figures small = new Figures("the same as a preview of 625×200");
-        for (Grow.By by : List.of(
-                Grow.By.PATCHES, Grow.By.MIRROR, Grow.By.EDGE, Grow.By.BLUR)) {
+        for (Grow.By by : List.of(Grow.By.PATCHES, Grow.By.MIRROR, Grow.By.EDGE, Grow.By.BLUR)) {
             Prepared grown = Prepared.asIs(PICTURE).with(new Grow(0, 500, 0, 0).by(by, null));
             whole.add(by.name().toLowerCase(), () -> render(grown, picture, grown.size()));
             small.add(by.name().toLowerCase(), () -> render(grown, picture, PREVIEW));
@@ -42,15 +41,14 @@ final class GrowthFigures {
                 {"format":"slot-sheet/1","theme":{"name":"T"},"slots":[{"id":"top","name":"Top","kind":"banner","size":{"width":1920,"height":480},
                  "types":["jpeg"],"showings":[{"id":"wide","name":"Wide","page":"home","box":{"width":1280,"height":320},"obstructions":[
                   {"name":"title","kind":"words","box":{"x":700,"y":120,"width":480,"height":60},"text":"Lights","size":20,"weight":400,"ink":"#FFFFFF"}]}]}],
-                 "pages":[{"id":"home","name":"Home","width":1280,"height":400,"slots":[{"slot":"top","showing":"wide","x":0,"y":0}]}]}""")
-                .slot("top")
-                .orElseThrow();
+                 "pages":[{"id":"home","name":"Home","width":1280,"height":400,"slots":[{"slot":"top","showing":"wide","x":0,"y":0}]}]}""").slot("top").orElseThrow();
         RenditionPlan plan =
                 RenditionPlan.of(slot, Fit.chosenFor(slot), new PictureFacts(PICTURE, false, "", "", ""), 1);
         new Figures("words over 1920×480, rendered and judged")
                 .add("the least veil", () -> VeilAdvice.of(picture, plan, null))
-                .add("all nine places", () -> WordPlaces.of(
-                        picture, plan, slot, List.of(), VeilAdvice.against(plan.lettering())))
+                .add(
+                        "all nine places",
+                        () -> WordPlaces.of(picture, plan, slot, List.of(), VeilAdvice.against(plan.lettering())))
                 .print(ROUNDS);
     }
 
