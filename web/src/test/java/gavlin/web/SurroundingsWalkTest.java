@@ -251,6 +251,14 @@ class SurroundingsWalkTest extends BrowserWalk {
         page.locator("#pieces input").first().fill("900");
         page.locator("#pieces input").first().press("Tab");
         assertThat(page.locator("#covered")).containsText("stands under title");
+        page.locator("#undo").click();
+        assertThat(page.locator("#pieces input").first()).hasValue("85");
+        page.locator("#pieces input").first().fill("900");
+        page.locator("#pieces input").first().press("Tab");
+        open("plan");
+        open("pictures/composition?slot=top");
+        assertThat(page.locator("main")).containsText("What you put together here and did not keep is back");
+        assertThat(page.locator("#pieces input").first()).hasValue("900");
         assertThat(page.locator("#drawn")).hasAttribute("href", java.util.regex.Pattern.compile(".*x%22%3A900.*"));
         assertNoViolations();
         button("Keep it, and look at it in its slot").click();

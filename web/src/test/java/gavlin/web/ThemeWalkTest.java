@@ -394,6 +394,7 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/" + picture + "/set",
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/pictures/tile",
+                "/sites/tolvane/pictures/composition?slot=masthead",
                 "/sites/tolvane/pictures/" + picture + "/colours",
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",

@@ -143,6 +143,7 @@ class WalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/words",
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/pictures/tile",
+                "/sites/tolvane/pictures/composition?slot=masthead",
                 "/sites/tolvane/credits",
                 "/sites/tolvane/proof",
                 "/sites/tolvane/dispatch",

@@ -48,7 +48,7 @@ class GuestController {
         ProofPages.Drawn drawn = ProofPages.draw(
                 board.entries(opened.site()),
                 shown(opened),
-                new ProofPages.Look(page, null, null, ground, Motion.NONE),
+                new ProofPages.Look(page, null, null, ground.equals(ProofPages.TILED) ? "light" : ground, Motion.NONE),
                 Map.of());
         response.setHeader("X-Robots-Tag", "noindex");
         model.addAttribute("drawn", drawn);

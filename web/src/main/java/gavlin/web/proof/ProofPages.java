@@ -39,7 +39,8 @@ final class ProofPages {
     private static final double EDGE = 1;
 
     private static final List<String> PLAIN = List.of("light", "paper", "dark");
-    private static final String TILED = "backdrop";
+    /** The site's own tile; its file is no part of a link for guests. */
+    static final String TILED = "backdrop";
 
     /** The file of the site's tile, behind the page at its own size. @param size px */
     public record Backdrop(String file, Size size) {

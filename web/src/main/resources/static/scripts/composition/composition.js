@@ -1,6 +1,6 @@
 // A picture put together: the document is what the fields and the hand say; the server draws it, and judges nothing here.
 import { svg } from "../svg.js";
-import { overlaps } from "./boxes.js";
+import { overlaps, snapped } from "./boxes.js";
 
 const form = document.querySelector("#composition");
 const by = (id) => document.querySelector(`#${id}`);
@@ -11,6 +11,10 @@ const fonts = form.dataset.fonts.split(",");
 const FONT_WORDS = { "bricolage-grotesque": "with character", "spline-sans-mono": "all of one width" };
 const FAMILIES = { "bricolage-grotesque": "Bricolage Grotesque", "atkinson-hyperlegible-next": "Atkinson Hyperlegible Next", "spline-sans-mono": "Spline Sans Mono" };
 const WAIT = 150;
+/** So near to a line of the slot a piece is drawn to it, px of the screen. */
+const NEAR = 6;
+const DRAFT = `gavlin-composition ${location.pathname}${location.search}`;
+const past = [];
 let made = JSON.parse(form.elements.made.value);
 let waiting;
 let asked;
@@ -31,8 +35,23 @@ function boxOfWords({ text, font, weight, size, align, x, y }) {
 
 /** @param part of the document that is another now; everything is drawn from it again */
 function change(part) {
-  made = { ...made, ...part };
+  past.push(made);
+  become({ ...made, ...part });
+}
+
+function undo() {
+  if (past.length > 0) {
+    become(past.pop());
+    fillGround();
+    drawParts();
+  }
+}
+
+function become(other) {
+  made = other;
   form.elements.made.value = JSON.stringify(made);
+  sessionStorage.setItem(DRAFT, form.elements.made.value);
+  by("undo").disabled = past.length === 0;
   drawHandles();
   clearTimeout(waiting);
   waiting = setTimeout(draw, WAIT);
@@ -90,10 +109,24 @@ function handle(box, id, label, move) {
   return element;
 }
 
+/** What a piece is drawn to: the picture's edges and middle, and where what the theme lays over it begins and ends. */
+function linesOfTheSlot() {
+  const over = [...stage.querySelectorAll(".stage-over")].map((each) => ["x", "y", "width", "height"].map((name) => Number(each.getAttribute(name))));
+  return {
+    x: [0, made.width / 2, made.width, ...over.flatMap(([x, , width]) => [x, x + width])],
+    y: [0, made.height / 2, made.height, ...over.flatMap(([, y, , height]) => [y, y + height])],
+  };
+}
+
 function drag(event, element, box, move) {
   const scale = stage.viewBox.baseVal.width / stage.getBoundingClientRect().width;
   const until = new AbortController();
-  const by = (now) => [Math.round((now.clientX - event.clientX) * scale), Math.round((now.clientY - event.clientY) * scale)];
+  const lines = linesOfTheSlot();
+  const by = (now) => {
+    const to = { ...box, x: box.x + (now.clientX - event.clientX) * scale, y: box.y + (now.clientY - event.clientY) * scale };
+    const { x, y } = now.altKey ? to : snapped(to, lines, NEAR * scale);
+    return [Math.round(x - box.x), Math.round(y - box.y)];
+  };
   element.setPointerCapture(event.pointerId);
   element.addEventListener("pointermove", (now) => {
     const [x, y] = by(now);
@@ -193,11 +226,15 @@ function listen() {
       change({ line: by("line-width").valueAsNumber > 0 ? { width: by("line-width").valueAsNumber, ink: by("line-ink").value || "#000000" } : null });
     }
   };
-  by("ground").value = made.ground?.colour ?? "";
-  by("ground-to").value = made.ground?.to ?? "";
-  by("ground-towards").value = made.ground?.towards ?? "right";
-  by("line-width").value = made.line?.width ?? 0;
-  by("line-ink").value = made.line?.ink ?? "#000000";
+  fillGround();
+  by("undo").addEventListener("click", undo);
+  document.addEventListener("keydown", (event) => {
+    if (event.ctrlKey && event.key === "z" && !event.target.matches("input, textarea, select")) {
+      event.preventDefault();
+      undo();
+    }
+  });
+  form.addEventListener("submit", () => sessionStorage.removeItem(DRAFT));
   ["ground", "ground-to", "ground-towards"].forEach((id) => by(id).addEventListener("change", ground));
   ["line-width", "line-ink"].forEach((id) => by(id).addEventListener("change", line));
   by("piece").append(...pictures.map(({ id, label }) => new Option(label, id)));
@@ -213,6 +250,24 @@ function listen() {
   by("keep")?.removeAttribute("disabled");
 }
 
+function fillGround() {
+  by("ground").value = made.ground?.colour ?? "";
+  by("ground-to").value = made.ground?.to ?? "";
+  by("ground-towards").value = made.ground?.towards ?? "right";
+  by("line-width").value = made.line?.width ?? 0;
+  by("line-ink").value = made.line?.ink ?? "#000000";
+}
+
+/** What was put together here and not kept is there again for whoever comes back; undoing it gives what is stored. */
+function resume() {
+  const draft = sessionStorage.getItem(DRAFT);
+  if (draft && draft !== form.elements.made.value && refused.hidden) {
+    change(JSON.parse(draft));
+    by("covered").before(Object.assign(document.createElement("p"), { className: "soft", textContent: "What you put together here and did not keep is back; Undo takes it away." }));
+  }
+}
+
+resume();
 listen();
 drawParts();
 drawHandles();

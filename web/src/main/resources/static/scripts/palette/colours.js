@@ -2,6 +2,22 @@
 const form = document.querySelector("#page-colours");
 let asked;
 
+/** Beside each field the browser's own picker: whichever is used, the other follows. */
+for (const field of form?.querySelectorAll("input[pattern]") ?? []) {
+  const picker = Object.assign(document.createElement("input"), { type: "color", value: field.value });
+  picker.setAttribute("aria-label", `${field.name}, picked`);
+  picker.addEventListener("input", () => {
+    field.value = picker.value.toUpperCase();
+    field.dispatchEvent(new Event("input", { bubbles: true }));
+  });
+  field.addEventListener("input", () => {
+    if (field.checkValidity()) {
+      picker.value = field.value;
+    }
+  });
+  field.after(picker);
+}
+
 form?.addEventListener("input", async () => {
   if (!form.checkValidity()) {
     return;
