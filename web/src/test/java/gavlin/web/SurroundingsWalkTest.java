@@ -127,8 +127,8 @@ class SurroundingsWalkTest extends BrowserWalk {
         assertThat(page.locator("#page-drawn tr")).hasCount(4);
         assertThat(page.locator("#page-drawn .v.fails")).hasCount(0);
         assertNoViolations();
-        page.locator("[name=text]").fill("#777777");
-        page.locator("[name=ground]").fill("#FFFFFF");
+        page.locator("#page-colours [name=text]").fill("#777777");
+        page.locator("#page-colours [name=ground]").fill("#FFFFFF");
         assertThat(page.locator("#page-drawn .v.fails")).hasCount(1);
         assertThat(page.locator("#page-drawn")).containsText("#767676 is the nearest that has it");
         page.locator("a:has-text('See the page on this ground')").click();
@@ -233,6 +233,55 @@ class SurroundingsWalkTest extends BrowserWalk {
                 gavlin.get("warden", SITE + "/slots/behind/rendition")
                         .response()
                         .body()));
+    }
+
+    /** A picture's colours kept as a scheme; a colour of it is changed wherever it is used, a step in each history. */
+    @Test
+    void colourScheme_isKept_changedEverywhere_andGivenOut() {
+        String scheme =
+                "{\"format\":\"colour-scheme/1\",\"name\":\"Day\",\"colours\":{\"ground\":\"#F6F2E8\",\"text\":\"#17313B\",\"button\":\"#336699\",\"button-text\":\"#FFFFFE\",\"header\":\"#FEFEFE\",\"footer\":\"#DDDDDD\",\"link\":\"#A8221B\",\"highlight\":\"#FFEE88\"}}";
+        assertEquals(
+                201,
+                gavlin.json("warden", "POST", SITE + "/colour-schemes", scheme).status());
+        assertEquals(
+                409,
+                gavlin.json("warden", "POST", SITE + "/colour-schemes", scheme).status());
+        assertEquals(
+                400,
+                gavlin.json("warden", "POST", SITE + "/colour-schemes", scheme.replace("highlight", "shine"))
+                        .status());
+        JsonNode tile = gavlin.json(
+                        "warden",
+                        "POST",
+                        SITE + "/pictures",
+                        "{\"made\":{\"kind\":\"tile\",\"width\":32,\"height\":32,\"motif\":\"ring\",\"ink\":\"#336699\"}}")
+                .json();
+        JsonNode before = fit("top").path("fit");
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", "{\"line\":{\"width\":4,\"ink\":\"#336699\"}}");
+        signIn();
+        open("schemes");
+        assertThat(page.locator("main"))
+                .containsText("Two places have one of its colours: Top, the picture Tile of rings.");
+        assertThat(page.locator(".v.fails")).hasCount(0);
+        assertNoViolations();
+        page.locator("[name=button]").fill("#225588");
+        page.locator("[name=everywhere]").check();
+        button("Save it").click();
+        assertThat(page.locator(".notice.good")).hasText("Day is changed, and two places with it.");
+        assertEquals("#225588", fit("top").at("/fit/finish/line/ink").asString());
+        assertEquals(
+                "#225588",
+                gavlin.get("warden", SITE + "/pictures/" + tile.path("id").asString())
+                        .json()
+                        .at("/made/ink")
+                        .asString());
+        button("Copy it").click();
+        assertThat(page.locator("main section h2").nth(1)).hasText("Day, copy");
+        String css = gavlin.get(
+                        "warden", page.locator("a:has-text('As CSS')").first().getAttribute("href"))
+                .text();
+        assertTrue(css.contains("  --button: #225588;\n"), css);
+        gavlin.json("warden", "PUT", SITE + "/slots/top/fit", before.toString());
     }
 
     /** A plain ground, a piece moved by keys and by hand, words: kept, it is looked at in its slot; and put together anew. */

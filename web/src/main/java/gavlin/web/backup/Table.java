@@ -52,6 +52,7 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
                     Map.of("file_id", "dispatched_file")),
             new Table("connection", "", null, Map.of()),
             new Table("slot_link", "id", "site_id = ?", Map.of()),
+            new Table("colour_scheme", "id", "site_id = ?", Map.of()),
             new Table("proven", "id", "site_id = ?", Map.of()),
             new Table("remark", "id", "site_id = ?", Map.of()));
 

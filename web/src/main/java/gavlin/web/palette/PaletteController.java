@@ -153,6 +153,7 @@ class PaletteController {
                         .toList());
         model.addAttribute(
                 "swatches", palette.colours().stream().map(Swatch::of).toList());
+        model.addAttribute("warden", open.warden());
         model.addAttribute("proposed", proposed);
         model.addAttribute(
                 "page",

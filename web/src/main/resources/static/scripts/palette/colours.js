@@ -29,5 +29,8 @@ form?.addEventListener("input", async () => {
   if (answer?.ok) {
     const page = new DOMParser().parseFromString(await answer.text(), "text/html"); // our own page's, escaped there
     document.querySelector("#page-drawn").replaceWith(page.querySelector("#page-drawn"));
+    for (const kept of document.querySelectorAll("form[action$='/schemes'] input[type=hidden]:not([name^=_])")) {
+      kept.value = page.querySelector(`form[action$='/schemes'] input[name="${kept.name}"]`)?.value ?? kept.value;
+    }
   }
 });

@@ -163,7 +163,7 @@ class BackupTest {
                 text -> text.replaceFirst("\"schema\" *: *\"\\d+\"", "\"schema\":\"9\"")
                         .replaceFirst("\"picture_words\" *: *\\d+,", "")
                         .replaceAll(
-                                ",\\s*\"(dispatch|dispatched_file|delivery|connection|slot_link|proven|remark)\" *: *\\d+",
+                                ",\\s*\"(dispatch|dispatched_file|delivery|connection|slot_link|colour_scheme|proven|remark)\" *: *\\d+",
                                 "")
                         .replaceAll(",\"(removed_at|removed_by)\":(null|\"[^\"]*\")", "")
                         .replaceAll(",\"archived\":(true|false)", ""));
