@@ -159,8 +159,8 @@ class SchemeController {
             ColourScheme before = schemes.get(open, id).scheme();
             ColourScheme after = scheme(typed);
             Map<Colour, Colour> changes = before.changesTo(after);
-            int altered = everywhere && !changes.isEmpty() ? schemes.recolour(open, changes) : 0;
             schemes.change(open, id, after);
+            int altered = everywhere && !changes.isEmpty() ? schemes.recolour(open, changes) : 0;
             return after.name() + " is changed"
                     + (altered == 0
                             ? "."
