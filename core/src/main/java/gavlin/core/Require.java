@@ -2,6 +2,7 @@ package gavlin.core;
 
 import gavlin.core.speech.FieldNames;
 import gavlin.core.speech.Said;
+import java.util.List;
 
 /** The one place that checks arguments: {@code the width must be 1 to 16384 px, was 0}. */
 public final class Require {
@@ -46,5 +47,13 @@ public final class Require {
 
     private static String withUnit(String unit) {
         return unit.isEmpty() ? "" : " " + unit;
+    }
+
+    /** One of these words; the first where nothing is said. @throws BadInput for another one */
+    public static String oneOf(String field, String value, List<String> all) {
+        if (value != null && !all.contains(value)) {
+            throw new BadInput(field, field + " must be " + Said.either(all) + ", was " + value);
+        }
+        return value == null ? all.get(0) : value;
     }
 }

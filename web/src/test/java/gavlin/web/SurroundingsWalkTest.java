@@ -15,6 +15,7 @@ import gavlin.core.raster.Pixels;
 import gavlin.core.tile.Seam;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -327,6 +328,46 @@ class SurroundingsWalkTest extends BrowserWalk {
         assertThat(page.locator("#refused")).isHidden();
         button("Draw it anew everywhere").click();
         assertThat(page.locator(".notice.good")).containsText("drawn anew");
+    }
+
+    /** Its pieces' credits are its own, each once; where one is missing, it has none, and the gauge asks. */
+    @Test
+    void composition_owesTheCreditsOfAllItsPieces() {
+        String one = credited(1601, "I. Moor", "CC BY 4.0");
+        String two = credited(1602, "T. Reed", "CC BY-SA 4.0");
+        String free = credited(1603, "", "CC0");
+        JsonNode made = composed(one, two, one, free);
+        assertEquals("I. Moor; T. Reed", made.path("credit").asString());
+        assertEquals("CC BY 4.0; CC BY-SA 4.0; CC0", made.path("licence").asString());
+        assertEquals("none due", composed(free).path("credit").asString());
+        assertEquals("", composed(one, credited(1604, "", "")).path("credit").asString());
+        String long1 = credited(1605, "A".repeat(200), "CC0");
+        String long2 = credited(1606, "B".repeat(200), "CC0");
+        assertEquals(300, composed(long1, long2).path("credit").asString().length(), "cut, not refused");
+    }
+
+    private static String credited(int seed, String credit, String licence) {
+        return gavlin.upload(
+                        "warden",
+                        SITE + "/pictures",
+                        "piece.jpg",
+                        RunningGavlin.photograph(Size.parse("60x40"), seed),
+                        Map.of("title", "Piece " + seed, "credit", credit, "licence", licence))
+                .json()
+                .path("id")
+                .asString();
+    }
+
+    private static JsonNode composed(String... pieces) {
+        String all = Arrays.stream(pieces)
+                .map(id -> "{\"picture\":\"" + id + "\",\"height\":20}")
+                .collect(Collectors.joining(","));
+        return gavlin.json(
+                        "warden",
+                        "POST",
+                        SITE + "/pictures",
+                        "{\"made\":{\"kind\":\"composition\",\"width\":90,\"height\":30,\"pieces\":[" + all + "]}}")
+                .json();
     }
 
     @Test

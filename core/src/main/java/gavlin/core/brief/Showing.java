@@ -87,19 +87,17 @@ public record Showing(
     }
 
     private Showing boxed(Box<InShowing> now, Box<InShowing> atWidest) {
-        return new Showing(
-                id,
-                name,
-                page,
-                screenWidth,
+        return copy(
                 now,
                 atWidest,
                 objectFit,
                 positionIsFree,
-                background,
-                alsoBehind,
-                obstructions.stream().map(o -> o.moved(box, now)).toList(),
-                exists);
+                obstructions.stream().map(o -> o.moved(box, now)).toList());
+    }
+
+    private Showing copy(
+            Box<InShowing> least, Box<InShowing> most, ObjectFit fit, boolean free, List<Obstruction> over) {
+        return new Showing(id, name, page, screenWidth, least, most, fit, free, background, alsoBehind, over, exists);
     }
 
     /** This showing on a screen of another width than the theme tells of: as high as it is, and so wide. */
@@ -137,44 +135,24 @@ public record Showing(
         over.add(Obstruction.edge(new Box<>(0, height - top, width, top)));
         over.add(Obstruction.edge(new Box<>(0, top, left, height - 2 * top)));
         over.add(Obstruction.edge(new Box<>(width - left, top, left, height - 2 * top)));
-        return new Showing(
-                id, name, page, screenWidth, box, box, objectFit, positionIsFree, background, alsoBehind, over, exists);
+        return copy(box, box, objectFit, positionIsFree, over);
     }
 
     /** This showing with its words elsewhere, CSS px. */
     public Showing wordsMoved(double across, double down) {
-        return new Showing(
-                id,
-                name,
-                page,
-                screenWidth,
+        return copy(
                 box,
                 widest,
                 objectFit,
                 positionIsFree,
-                background,
-                alsoBehind,
                 obstructions.stream()
                         .map(each -> each.words() ? each.in(each.box().moved(across, down), each.radius()) : each)
-                        .toList(),
-                exists);
+                        .toList());
     }
 
     /** This showing on a page whose author sets object-position. */
     public Showing withFreePosition() {
-        return new Showing(
-                id,
-                name,
-                page,
-                screenWidth,
-                box,
-                widest,
-                objectFit,
-                true,
-                background,
-                alsoBehind,
-                obstructions,
-                exists);
+        return copy(box, widest, objectFit, true, obstructions);
     }
 
     /** This showing with another object-position, where the site lets that be set. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** A theme's slots and page plans. Ids are unique, and everything that is named exists: the reader saw to it. */
 public record SlotSheet(
@@ -19,6 +20,19 @@ public record SlotSheet(
 
     public Optional<Slot> slot(String id) {
         return slots.stream().filter(s -> s.id().equals(id)).findFirst();
+    }
+
+    /** The colours that the theme has: of what stands behind its slots, and of its words; 0xRRGGBB, each once. */
+    public List<Integer> colours() {
+        return slots.stream()
+                .flatMap(slot -> slot.showings().stream())
+                .flatMap(showing -> Stream.concat(
+                        showing.grounds().stream(),
+                        showing.obstructions().stream()
+                                .filter(Obstruction::words)
+                                .map(Obstruction::ink)))
+                .distinct()
+                .toList();
     }
 
     public Optional<Section> section(String id) {

@@ -52,10 +52,7 @@ public record Composition(
         public Ground {
             colour = Colour.parse("colour", colour).toString();
             to = to == null || to.isBlank() ? null : Colour.parse("to", to).toString();
-            towards = towards == null ? "right" : towards;
-            if (!TOWARDS.contains(towards)) {
-                throw new BadInput("towards", "towards must be " + Said.either(TOWARDS) + ", was " + towards);
-            }
+            towards = Require.oneOf("towards", towards, TOWARDS);
         }
     }
 
@@ -79,10 +76,7 @@ public record Composition(
 
         public WordsAt {
             text = Require.text("text", text == null ? "" : text.replace("\r", ""), 300);
-            font = font == null ? LetteredMark.FONTS.get(0) : font;
-            if (!LetteredMark.FONTS.contains(font)) {
-                throw new BadInput("font", "font must be " + Said.either(LetteredMark.FONTS) + ", was " + font);
-            }
+            font = Require.oneOf("font", font, LetteredMark.FONTS);
             weight = weight == null ? Integer.valueOf(700) : weight;
             if (!LetteredMark.WEIGHTS.contains(weight)) {
                 throw new BadInput("weight", "weight must be " + Said.either(LetteredMark.WEIGHTS) + ", was " + weight);
@@ -91,10 +85,7 @@ public record Composition(
             ink = Colour.parse("ink", ink == null ? "#000000" : ink).toString();
             Require.range("x", x, -LARGEST, LARGEST, "px");
             Require.range("y", y, -LARGEST, LARGEST, "px");
-            align = align == null ? "left" : align;
-            if (!ALIGN.contains(align)) {
-                throw new BadInput("align", "align must be " + Said.either(ALIGN) + ", was " + align);
-            }
+            align = Require.oneOf("align", align, ALIGN);
         }
     }
 
@@ -115,10 +106,7 @@ public record Composition(
             @JsonProperty("pieces") List<PieceAt> pieces,
             @JsonProperty("words") List<WordsAt> words,
             @JsonProperty("line") LineAt line) {
-        if (kind != null && !kind.equals(KIND)) {
-            throw new BadInput("kind", "kind must be " + KIND + ", was " + kind);
-        }
-        this.kind = KIND;
+        this.kind = Require.oneOf("kind", kind, List.of(KIND));
         this.width = Require.range("width", width, 1, LARGEST, "px");
         this.height = Require.range("height", height, 1, LARGEST, "px");
         this.ground = ground;

@@ -80,17 +80,28 @@ public record RenditionPlan(
                 chosen.isMark());
     }
 
-    /** Where what must be seen lies in the file, as far as it does; only where a finish asks for it. */
+    /** Where what must be seen lies in the file; only where a finish asks for it. */
     private static List<Box<InSlot>> kept(
             Fit fit, PictureFacts picture, Prepared prepared, Framing<InPrepared> framing, Size size) {
-        if (fit.finish().all().stream().noneMatch(Finish::looksAtKept)) {
-            return List.of();
-        }
+        return fit.finish().all().stream().noneMatch(Finish::looksAtKept)
+                ? List.of()
+                : inFile(fit, picture, prepared, framing).stream()
+                        .filter(box -> !box.intersect(size.box()).isEmpty())
+                        .toList();
+    }
+
+    private static List<Box<InSlot>> inFile(
+            Fit fit, PictureFacts picture, Prepared prepared, Framing<InPrepared> framing) {
         return picture.keepAreas().stream()
                 .filter(area -> !fit.letGo().contains(area.id()))
-                .map(area -> prepared.toPrepared(area.inPx(picture.size())).carry(framing.window(), framing.placed()))
-                .filter(box -> !box.intersect(size.box()).isEmpty())
+                .map(area -> prepared.toPrepared(area.inPx(picture.size()))
+                        .<InSlot>carry(framing.window(), framing.placed()))
                 .toList();
+    }
+
+    /** Where what must be seen of a picture lies in the file, in it or beside it. @param fit of which this is the plan */
+    public List<Box<InSlot>> keptIn(Fit fit, PictureFacts picture) {
+        return inFile(fit, picture, prepared, framing);
     }
 
     /** This without the veil, and what is laid over that. */

@@ -73,8 +73,8 @@ public record LetteredMark(
             @JsonProperty("symbolInk") String symbolInk,
             @JsonProperty("place") String place,
             @JsonProperty("gap") Double gap) {
-        this.kind = oneOf("kind", kind, List.of(KIND));
-        this.font = oneOf("font", font, FONTS);
+        this.kind = Require.oneOf("kind", kind, List.of(KIND));
+        this.font = Require.oneOf("font", font, FONTS);
         this.weight = weight == null ? Integer.valueOf(700) : weight;
         if (!WEIGHTS.contains(this.weight)) {
             throw new BadInput("weight", "weight must be " + Said.either(WEIGHTS) + ", was " + weight);
@@ -89,20 +89,13 @@ public record LetteredMark(
         this.name = lines(name, this.symbol != null || this.picture != null);
         this.symbolInk = Colour.parse("symbolInk", symbolInk == null ? this.ink : symbolInk)
                 .toString();
-        this.place = oneOf("place", place, PLACES);
+        this.place = Require.oneOf("place", place, PLACES);
         this.gap = within("gap", gap, 0.25, 0, 2);
     }
 
     /** As a mark begins. */
     public static LetteredMark named(String name) {
         return new LetteredMark(KIND, name, null, null, null, null, null, Symbol.TOWER.word(), null, null, null, null);
-    }
-
-    private static String oneOf(String field, String value, List<String> all) {
-        if (value != null && !all.contains(value)) {
-            throw new BadInput(field, field + " must be " + Said.either(all) + ", was " + value);
-        }
-        return value == null ? all.get(0) : value;
     }
 
     private static double within(String field, Double value, double usual, double least, double most) {

@@ -2,10 +2,10 @@ package gavlin.core.made;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonProperty;
-import gavlin.core.BadInput;
 import gavlin.core.Require;
 import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Size;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -22,10 +22,7 @@ public record Canvas(String kind, int width, int height) implements Made {
     @JsonCreator
     public Canvas(
             @JsonProperty("kind") String kind, @JsonProperty("width") int width, @JsonProperty("height") int height) {
-        if (kind != null && !kind.equals(KIND)) {
-            throw new BadInput("kind", "kind must be " + KIND + ", was " + kind);
-        }
-        this.kind = KIND;
+        this.kind = Require.oneOf("kind", kind, List.of(KIND));
         this.width = Require.range("width", width, 1, LARGEST, "px");
         this.height = Require.range("height", height, 1, LARGEST, "px");
     }

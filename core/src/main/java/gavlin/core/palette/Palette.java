@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The colours of a picture as it is seen: weighted k-means in OKLab (Lloyd 1982, from the farthest points first, so that the same pixels give the same
@@ -149,7 +150,7 @@ public record Palette(List<Swatch> colours) {
     }
 
     /** The heaviest group of points that no colour is near to. */
-    private static java.util.Optional<Swatch> accent(List<Point> points, List<double[]> centres, double all) {
+    private static Optional<Swatch> accent(List<Point> points, List<double[]> centres, double all) {
         List<Point> far = points.stream()
                 .filter(point -> point.distance(centres.get(nearest(point, centres))) > ACCENT_FAR * ACCENT_FAR)
                 .toList();
@@ -170,6 +171,6 @@ public record Palette(List<Swatch> colours) {
                 best = swatch(new double[] {sum[0] / sum[3], sum[1] / sum[3], sum[2] / sum[3]}, share, true);
             }
         }
-        return java.util.Optional.ofNullable(best);
+        return Optional.ofNullable(best);
     }
 }

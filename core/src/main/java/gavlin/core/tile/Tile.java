@@ -9,7 +9,6 @@ import gavlin.core.colour.Colour;
 import gavlin.core.drawing.Made;
 import gavlin.core.geometry.Size;
 import gavlin.core.lettered.Symbol;
-import gavlin.core.speech.Said;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -107,12 +106,12 @@ public record Tile(
     }
 
     public Tile {
-        kind = oneOf("kind", kind, List.of(KIND));
+        kind = Require.oneOf("kind", kind, List.of(KIND));
         Require.range("width", width, 8, 1024, "px");
         Require.range("height", height, 8, 1024, "px");
         Require.range("tile.across", across, 1, MOST, "");
         Require.range("tile.down", down, 1, MOST, "");
-        repeat = oneOf("repeat", repeat, REPEATS);
+        repeat = Require.oneOf("repeat", repeat, REPEATS);
         motif = isBlank(motif) ? Symbol.WAVES.word() : motif;
         if (!List.of(DOT, STRIPE, NONE).contains(motif)) {
             Symbol.ofWord(motif);
@@ -141,13 +140,6 @@ public record Tile(
 
     private static int or(Integer value, int usual) {
         return value == null ? usual : value;
-    }
-
-    private static String oneOf(String field, String value, List<String> all) {
-        if (value != null && !all.contains(value)) {
-            throw new BadInput(field, field + " must be " + Said.either(all) + ", was " + value);
-        }
-        return value == null ? all.get(0) : value;
     }
 
     /** As one begins for a slot of this size: motifs in squares, as nearly as whole numbers of them allow. */

@@ -2,7 +2,6 @@ package gavlin.web.bench;
 
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
-import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.SizeDispute;
 import gavlin.core.brief.Slot;
 import gavlin.core.codec.PictureType;
@@ -31,7 +30,6 @@ import gavlin.web.site.OpenSite;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -98,14 +96,7 @@ class BenchController {
      */
     /** The colours that the theme itself has here: of what stands behind its slots, and of its words. */
     private static List<String> inks(Desk desk) {
-        return desk.site().sheet().slots().stream()
-                .flatMap(slot -> slot.showings().stream())
-                .flatMap(showing -> Stream.concat(
-                        showing.grounds().stream(),
-                        showing.obstructions().stream()
-                                .filter(Obstruction::words)
-                                .map(Obstruction::ink)))
-                .distinct()
+        return desk.site().sheet().colours().stream()
                 .limit(MOST_INKS)
                 .map(rgb -> new Colour(rgb).toString())
                 .toList();

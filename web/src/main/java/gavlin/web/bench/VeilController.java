@@ -51,12 +51,7 @@ class VeilController {
         RenditionPlan plan = state.plan();
         Veil present = state.fit().finish().get(Veil.TYPE);
         Veil kind = present.changesNothing() ? VeilAdvice.against(plan.lettering()) : present;
-        List<Box<InSlot>> kept = state.picture().keepAreas().areas().stream()
-                .filter(area -> !state.fit().letGo().contains(area.id()))
-                .map(area -> plan.prepared()
-                        .toPrepared(area.inPx(state.picture().size()))
-                        .<InSlot>carry(plan.framing().window(), plan.framing().placed()))
-                .toList();
+        List<Box<InSlot>> kept = plan.keptIn(state.fit(), state.picture().facts());
         var picture = working.forRendition(state.picture(), plan.prepared().steps(), plan.source());
         return work
                 .run(

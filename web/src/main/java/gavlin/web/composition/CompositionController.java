@@ -16,8 +16,7 @@ import gavlin.core.operation.Steps;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
-import gavlin.web.picture.Caption;
-import gavlin.web.picture.MadePictures;
+import gavlin.web.picture.MadePages;
 import gavlin.web.picture.PictureViews;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
@@ -26,8 +25,6 @@ import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.List;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -53,13 +50,12 @@ class CompositionController {
 
     private final Sites sites;
     private final Pictures pictures;
-    private final MadePictures made;
+    private final MadePages made;
     private final SlotBoard board;
     private final Rail rail;
     private final JsonMapper json;
 
-    CompositionController(
-            Sites sites, Pictures pictures, MadePictures made, SlotBoard board, Rail rail, JsonMapper json) {
+    CompositionController(Sites sites, Pictures pictures, MadePages made, SlotBoard board, Rail rail, JsonMapper json) {
         this.sites = sites;
         this.pictures = pictures;
         this.made = made;
@@ -152,18 +148,13 @@ class CompositionController {
         return all;
     }
 
-    /** As the document says; nothing is kept. Ours, and nothing in it runs. */
+    /** As the document says; nothing is kept. */
     @GetMapping("/composition/drawing")
     ResponseEntity<String> drawing(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @RequestParam(name = "made") String document) {
-        OpenSite open = sites.open(who.viewer(), site);
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noCache().cachePrivate())
-                .header("Content-Security-Policy", "default-src 'none'; img-src data:; sandbox")
-                .contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8"))
-                .body(made.svg(open, read(document)));
+        return made.drawing(sites.open(who.viewer(), site), read(document));
     }
 
     /** Keeps it as a picture; made for a slot, it is looked at there next. */
@@ -176,16 +167,15 @@ class CompositionController {
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
         String base = "/sites/" + open.id();
-        try {
-            StoredPicture picture = made.add(open, read(document), Caption.NONE).picture();
-            flash.addFlashAttribute("said", picture.label() + " is a picture of the site now.");
-            return "redirect:" + base
-                    + (slot.isEmpty()
-                            ? "/pictures/" + picture.id() + "/slots"
-                            : "/slots/" + open.slot(slot).id() + "/bench?picture=" + picture.id());
-        } catch (BadInput e) {
-            return again(document, e, base + "/pictures/composition" + query(slot), flash);
-        }
+        return made.keep(
+                open,
+                () -> read(document),
+                new MadePages.Typed("document", document, base + "/pictures/composition" + query(slot)),
+                picture -> base
+                        + (slot.isEmpty()
+                                ? "/pictures/" + picture.id() + "/slots"
+                                : "/slots/" + open.slot(slot).id() + "/bench?picture=" + picture.id()),
+                flash);
     }
 
     @PostMapping("/{id}/composition")
@@ -197,14 +187,8 @@ class CompositionController {
             @RequestParam(defaultValue = "") String slot,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
-        String path = "/sites/" + open.id() + "/pictures/" + id;
-        try {
-            StoredPicture picture = made.change(open, id, read(document));
-            flash.addFlashAttribute("said", picture.label() + " is drawn anew, in every slot that shows it.");
-            return "redirect:" + path;
-        } catch (BadInput | Conflict e) {
-            return again(document, e, path + "/composition" + query(slot), flash);
-        }
+        String page = "/sites/" + open.id() + "/pictures/" + id + "/composition" + query(slot);
+        return made.drawAnew(open, id, () -> read(document), new MadePages.Typed("document", document, page), flash);
     }
 
     private static String query(String slot) {
@@ -221,12 +205,5 @@ class CompositionController {
             // Said below.
         }
         throw new BadInput("made", "this is no document of a composition, or a longer one than is read");
-    }
-
-    /** What was put together is not lost over a mistake. */
-    private static String again(String document, RuntimeException why, String path, RedirectAttributes flash) {
-        flash.addFlashAttribute("refused", why.getMessage());
-        flash.addFlashAttribute("document", document);
-        return "redirect:" + path;
     }
 }

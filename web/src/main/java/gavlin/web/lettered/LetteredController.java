@@ -1,22 +1,19 @@
 package gavlin.web.lettered;
 
-import gavlin.core.BadInput;
 import gavlin.core.lettered.LetteredMark;
 import gavlin.core.lettered.Symbol;
 import gavlin.core.speech.Said;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
-import gavlin.web.picture.Caption;
-import gavlin.web.picture.MadePictures;
+import gavlin.web.picture.MadePages;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.List;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
+import java.util.Map;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -34,11 +31,11 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class LetteredController {
     private final Sites sites;
     private final Pictures pictures;
-    private final MadePictures made;
+    private final MadePages made;
     private final SlotBoard board;
     private final Rail rail;
 
-    LetteredController(Sites sites, Pictures pictures, MadePictures made, SlotBoard board, Rail rail) {
+    LetteredController(Sites sites, Pictures pictures, MadePages made, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.pictures = pictures;
         this.made = made;
@@ -138,6 +135,7 @@ class LetteredController {
         model.addAttribute("picture", picture);
         model.addAttribute("base", "/sites/" + site.id() + "/pictures");
         model.addAttribute("symbols", List.of(Symbol.values()));
+        model.addAttribute("plain", Map.of("", "none"));
         model.addAttribute("fonts", LetteredMark.FONTS);
         model.addAttribute("mayChange", site.warden() || !site.kept().isEmpty());
         model.addAttribute(
@@ -148,16 +146,11 @@ class LetteredController {
         return "lettered/lettered";
     }
 
-    /** The mark as the fields say; nothing is kept. Ours, and nothing in it runs. */
+    /** As the fields say; nothing is kept. */
     @GetMapping("/lettered/drawing")
     ResponseEntity<String> drawing(
             @AuthenticationPrincipal SignedIn who, @PathVariable String site, @ModelAttribute Form form) {
-        OpenSite open = sites.open(who.viewer(), site);
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noCache().cachePrivate())
-                .header("Content-Security-Policy", "default-src 'none'; img-src data:; sandbox")
-                .contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8"))
-                .body(made.svg(open, form.mark()));
+        return made.drawing(sites.open(who.viewer(), site), form.mark());
     }
 
     @PostMapping("/lettered")
@@ -167,14 +160,13 @@ class LetteredController {
             @ModelAttribute Form form,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
-        try {
-            StoredPicture picture = made.add(open, form.mark(), Caption.NONE).picture();
-            flash.addFlashAttribute(
-                    "said", picture.label() + " is a picture of the site now. Look how it goes into the slots below.");
-            return "redirect:/sites/" + open.id() + "/pictures/" + picture.id() + "/slots";
-        } catch (BadInput e) {
-            return again(form, e, "/sites/" + open.id() + "/pictures/lettered", flash);
-        }
+        String base = "/sites/" + open.id() + "/pictures/";
+        return made.keep(
+                open,
+                form::mark,
+                new MadePages.Typed("form", form, base + "lettered"),
+                picture -> base + picture.id() + "/slots",
+                flash);
     }
 
     @PostMapping("/{id}/lettered")
@@ -185,19 +177,11 @@ class LetteredController {
             @ModelAttribute Form form,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
-        try {
-            StoredPicture picture = made.change(open, id, form.mark());
-            flash.addFlashAttribute("said", picture.label() + " is drawn anew, in every slot that shows it.");
-            return "redirect:/sites/" + open.id() + "/pictures/" + picture.id();
-        } catch (BadInput | Conflict e) {
-            return again(form, e, "/sites/" + open.id() + "/pictures/" + id + "/lettered", flash);
-        }
-    }
-
-    /** What was typed is not lost over a mistake. */
-    private static String again(Form form, RuntimeException why, String path, RedirectAttributes flash) {
-        flash.addFlashAttribute("refused", why.getMessage());
-        flash.addFlashAttribute("form", form);
-        return "redirect:" + path;
+        return made.drawAnew(
+                open,
+                id,
+                form::mark,
+                new MadePages.Typed("form", form, "/sites/" + open.id() + "/pictures/" + id + "/lettered"),
+                flash);
     }
 }

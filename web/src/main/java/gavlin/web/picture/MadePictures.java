@@ -10,6 +10,7 @@ import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.decoder.Source;
 import gavlin.core.drawing.Made;
+import gavlin.core.gauge.Credit;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
@@ -23,8 +24,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
@@ -32,6 +36,10 @@ import org.springframework.stereotype.Service;
 @Service
 public class MadePictures {
     private static final long HEAP_PER_PIXEL = 40;
+    /** As {@link Caption} allows. */
+    private static final int MOST_CREDIT = 300;
+
+    private static final int MOST_LICENCE = 200;
     /** Quality of an opaque piece: no damage is seen in it. */
     private static final double OPAQUE = 94;
     /** Pieces that are kept as they are drawn, bytes: somebody is moving them. */
@@ -83,7 +91,7 @@ public class MadePictures {
                 words.description().isEmpty() ? mark.title() : words.description(),
                 words.credit().isEmpty() ? due.credit() : words.credit(),
                 words.credit().isEmpty() && words.licence().isEmpty() ? due.licence() : words.licence());
-        return pictures.add(site, drawing, fileName(mark), said, java.util.List.of(), mark);
+        return pictures.add(site, drawing, fileName(mark), said, List.of(), mark);
     }
 
     /**
@@ -117,10 +125,24 @@ public class MadePictures {
 
     private Caption due(OpenSite site, Made mark) {
         if (mark.uses().isEmpty()) {
-            return new Caption("", "", "none due", "own work");
+            return new Caption("", "", Credit.NONE_DUE, "own work");
         }
-        Caption first = pieceOf(site, mark.uses().get(0)).words();
-        return new Caption("", "", first.credit(), first.licence());
+        List<Caption> all =
+                mark.uses().stream().map(id -> pieceOf(site, id).words()).toList();
+        // One that lacks its credit leaves the whole without: somebody has to look it up.
+        if (all.stream().anyMatch(words -> words.creditSaid().isBlank())) {
+            return new Caption("", "", "", all.size() == 1 ? all.get(0).licence() : "");
+        }
+        String named = joined(all, Caption::creditPrinted, MOST_CREDIT);
+        return new Caption(
+                "", "", named.isEmpty() ? Credit.NONE_DUE : named, joined(all, Caption::licence, MOST_LICENCE));
+    }
+
+    /** Each once. What is too long ends in an ellipsis: the site's credits name every piece by itself. */
+    private static String joined(List<Caption> all, Function<Caption, String> of, int most) {
+        String joined =
+                all.stream().map(of).filter(said -> !said.isBlank()).distinct().collect(Collectors.joining("; "));
+        return joined.length() <= most ? joined : joined.substring(0, most - 1) + "…";
     }
 
     private StoredPicture pieceOf(OpenSite site, String id) {

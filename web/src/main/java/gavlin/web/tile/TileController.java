@@ -1,6 +1,5 @@
 package gavlin.web.tile;
 
-import gavlin.core.BadInput;
 import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
 import gavlin.core.geometry.Size;
@@ -10,17 +9,15 @@ import gavlin.core.tile.Tile;
 import gavlin.web.account.SignedIn;
 import gavlin.web.board.Rail;
 import gavlin.web.board.SlotBoard;
-import gavlin.web.picture.Caption;
-import gavlin.web.picture.MadePictures;
+import gavlin.web.picture.MadePages;
 import gavlin.web.picture.Pictures;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.problem.Conflict;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.stream.Stream;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
+import java.util.Map;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -37,13 +34,22 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 @RequestMapping("/sites/{site}/pictures")
 class TileController {
+    /** What needs no symbol, and what it is called. */
+    private static final Map<String, String> PLAIN = new LinkedHashMap<>();
+
+    static {
+        PLAIN.put(Tile.DOT, "dot");
+        PLAIN.put(Tile.STRIPE, "stripe");
+        PLAIN.put(Tile.NONE, "grain alone");
+    }
+
     private final Sites sites;
     private final Pictures pictures;
-    private final MadePictures made;
+    private final MadePages made;
     private final SlotBoard board;
     private final Rail rail;
 
-    TileController(Sites sites, Pictures pictures, MadePictures made, SlotBoard board, Rail rail) {
+    TileController(Sites sites, Pictures pictures, MadePages made, SlotBoard board, Rail rail) {
         this.sites = sites;
         this.pictures = pictures;
         this.made = made;
@@ -157,13 +163,10 @@ class TileController {
         model.addAttribute("base", "/sites/" + site.id() + "/pictures");
         model.addAttribute("symbols", List.of(Symbol.values()));
         model.addAttribute("repeats", Tile.REPEATS);
-        model.addAttribute("plain", List.of(Tile.DOT, Tile.STRIPE, Tile.NONE));
+        model.addAttribute("plain", PLAIN);
         model.addAttribute(
                 "inks",
-                Stream.concat(
-                                site.sheet().slots().stream().flatMap(slot -> slot.grounds().stream()),
-                                Stream.of(0x17313A))
-                        .distinct()
+                site.sheet().colours().stream()
                         .map(rgb -> new Colour(rgb).toString())
                         .toList());
         model.addAttribute("mayChange", site.warden() || !site.kept().isEmpty());
@@ -175,16 +178,11 @@ class TileController {
         return "tile/tile";
     }
 
-    /** The tile as the fields say; nothing is kept. Ours, and nothing in it runs. */
+    /** As the fields say; nothing is kept. */
     @GetMapping("/tile/drawing")
     ResponseEntity<String> drawing(
             @AuthenticationPrincipal SignedIn who, @PathVariable String site, @ModelAttribute Form form) {
-        OpenSite open = sites.open(who.viewer(), site);
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noCache().cachePrivate())
-                .header("Content-Security-Policy", "default-src 'none'; img-src data:; sandbox")
-                .contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8"))
-                .body(made.svg(open, form.tile()));
+        return made.drawing(sites.open(who.viewer(), site), form.tile());
     }
 
     @PostMapping("/tile")
@@ -194,14 +192,13 @@ class TileController {
             @ModelAttribute Form form,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
-        try {
-            StoredPicture picture = made.add(open, form.tile(), Caption.NONE).picture();
-            flash.addFlashAttribute(
-                    "said", picture.label() + " is a picture of the site now. Look how it goes into the slots below.");
-            return "redirect:/sites/" + open.id() + "/pictures/" + picture.id() + "/slots";
-        } catch (BadInput e) {
-            return again(form, e, "/sites/" + open.id() + "/pictures/tile", flash);
-        }
+        String base = "/sites/" + open.id() + "/pictures/";
+        return made.keep(
+                open,
+                form::tile,
+                new MadePages.Typed("form", form, base + "tile"),
+                picture -> base + picture.id() + "/slots",
+                flash);
     }
 
     @PostMapping("/{id}/tile")
@@ -212,19 +209,11 @@ class TileController {
             @ModelAttribute Form form,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
-        try {
-            StoredPicture picture = made.change(open, id, form.tile());
-            flash.addFlashAttribute("said", picture.label() + " is drawn anew, in every slot that shows it.");
-            return "redirect:/sites/" + open.id() + "/pictures/" + picture.id();
-        } catch (BadInput | Conflict e) {
-            return again(form, e, "/sites/" + open.id() + "/pictures/" + id + "/tile", flash);
-        }
-    }
-
-    /** What was typed is not lost over a mistake. */
-    private static String again(Form form, RuntimeException why, String path, RedirectAttributes flash) {
-        flash.addFlashAttribute("refused", why.getMessage());
-        flash.addFlashAttribute("form", form);
-        return "redirect:" + path;
+        return made.drawAnew(
+                open,
+                id,
+                form::tile,
+                new MadePages.Typed("form", form, "/sites/" + open.id() + "/pictures/" + id + "/tile"),
+                flash);
     }
 }
