@@ -13,6 +13,10 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.Base64;
 import java.util.Map;
 import org.springframework.boot.builder.SpringApplicationBuilder;
@@ -26,6 +30,10 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class RunningGavlin {
     public static final JsonMapper JSON = new JsonMapper();
+    /** Tests run in two processes, each with a database and keys of its own. */
+    private static final String FORK = System.getProperty("gavlin.fork", "1");
+
+    private static final String DATABASE = "gavlin_" + FORK;
     private static final HttpClient CLIENT = HttpClient.newHttpClient();
     private static RunningGavlin running;
 
@@ -36,7 +44,8 @@ public final class RunningGavlin {
     private RunningGavlin() {
         try {
             cache = Files.createTempDirectory("gavlin-cache");
-        } catch (IOException e) {
+            createDatabase(DATABASE);
+        } catch (IOException | SQLException e) {
             throw new IllegalStateException(e);
         }
         start();
@@ -61,7 +70,7 @@ public final class RunningGavlin {
 
     /** Of a copy that shares the database of the tests. */
     static String[] arguments(String port, Path cache) {
-        return arguments(port, cache, "gavlin", true);
+        return arguments(port, cache, DATABASE, true);
     }
 
     /** @param name of the database, which begins with {@code gavlin} */
@@ -74,7 +83,8 @@ public final class RunningGavlin {
             "--server.port=" + port,
             "--management.server.port=0",
             "--gavlin.private-sites=127.0.0.1",
-            "--gavlin.key-file=" + cache.resolveSibling("gavlin-test-keys").resolve("sites.key"),
+            "--gavlin.key-file="
+                    + cache.resolveSibling("gavlin-test-keys-" + FORK).resolve("sites.key"),
             "--gavlin.demo=" + demo,
             "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,
@@ -82,6 +92,17 @@ public final class RunningGavlin {
                     + "?useServerPrepStmts=true&maxAllowedPacket=16777216",
             "--spring.datasource.password=" + System.getenv("GAVLIN_TEST_DB_PASSWORD")
         };
+    }
+
+    /** @param name begins with {@code gavlin} */
+    public static void createDatabase(String name) throws SQLException {
+        try (Connection any = DriverManager.getConnection(
+                        "jdbc:mariadb://127.0.0.1:" + System.getenv("GAVLIN_TEST_DB_PORT") + "/gavlin",
+                        "gavlin",
+                        System.getenv("GAVLIN_TEST_DB_PASSWORD"));
+                Statement sql = any.createStatement()) {
+            sql.execute("CREATE DATABASE IF NOT EXISTS " + name + " CHARACTER SET utf8mb4 COLLATE utf8mb4_bin");
+        }
     }
 
     public String address() {

@@ -24,6 +24,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.util.Base64;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -275,10 +276,9 @@ class BackupTest {
                 .queryForObject("SELECT MIN(sha256) FROM picture WHERE site_id = 'quillet-street'", String.class);
     }
 
-    private ConfigurableApplicationContext empty(String database) {
-        JdbcTemplate sql = gavlin.bean(JdbcTemplate.class);
-        sql.execute("DROP DATABASE IF EXISTS " + database);
-        sql.execute("CREATE DATABASE " + database + " CHARACTER SET utf8mb4 COLLATE utf8mb4_bin");
+    private ConfigurableApplicationContext empty(String database) throws SQLException {
+        gavlin.bean(JdbcTemplate.class).execute("DROP DATABASE IF EXISTS " + database);
+        RunningGavlin.createDatabase(database);
         return new SpringApplicationBuilder(GavlinApplication.class)
                 .run(RunningGavlin.arguments("0", folder.resolve(database), database, false));
     }

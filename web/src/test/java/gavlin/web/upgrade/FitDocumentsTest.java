@@ -64,10 +64,7 @@ class FitDocumentsTest {
     static void upgrade() throws SQLException, IOException {
         String url = "jdbc:mariadb://127.0.0.1:" + System.getenv("GAVLIN_TEST_DB_PORT") + "/";
         String password = System.getenv("GAVLIN_TEST_DB_PASSWORD");
-        try (Connection any = DriverManager.getConnection(url + "gavlin", "gavlin", password);
-                Statement sql = any.createStatement()) {
-            sql.execute("CREATE DATABASE " + DATABASE + " CHARACTER SET utf8mb4 COLLATE utf8mb4_bin");
-        }
+        RunningGavlin.createDatabase(DATABASE);
         database = DriverManager.getConnection(
                 url + DATABASE + "?allowMultiQueries=true&sessionVariables=foreign_key_checks=0", "gavlin", password);
         try (Statement sql = database.createStatement()) {
