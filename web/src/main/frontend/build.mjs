@@ -29,6 +29,12 @@ for (const font of fonts) {
     }
   }
 }
+for (const part of ["greek", "greek-ext", "cyrillic", "cyrillic-ext"]) {
+  for (const weight of [400, 700]) {
+    const woff = readFileSync(`node_modules/@fontsource/noto-sans/files/noto-sans-${part}-${weight}-normal.woff`);
+    writeFileSync(join(print, `noto-sans-${part}-${weight}.ttf`), convertWoffToTtf(woff));
+  }
+}
 execFileSync("npx", ["tailwindcss", "-i", "gavlin.css", "-o", join(target, "gavlin.css"), "--minify"], {
   stdio: ["ignore", "ignore", "inherit"],
 });

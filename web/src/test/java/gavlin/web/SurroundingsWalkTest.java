@@ -31,6 +31,9 @@ class SurroundingsWalkTest extends BrowserWalk {
                   {"id":"top","name":"Top","kind":"banner","size":{"width":1500,"height":300},"types":["jpeg"],
                    "showings":[{"id":"wide","name":"Wide","page":"home","box":{"width":1280,"height":256},"obstructions":[
                      {"name":"title","kind":"words","box":{"x":800,"y":100,"width":400,"height":60},"text":"Open lights","size":40,"weight":400,"ink":"#909090"}]}]},
+                  {"id":"banner","name":"Banner","kind":"banner","size":{"width":1500,"height":300},"types":["jpeg"],
+                   "showings":[{"id":"wide","name":"Wide","page":"home","box":{"width":1280,"height":256},"obstructions":[
+                     {"name":"title","kind":"words","box":{"x":800,"y":100,"width":400,"height":60},"text":"Open lights","size":40,"weight":400,"ink":"#202020"}]}]},
                   {"id":"slide","name":"Slide","kind":"slide","size":{"width":1400,"height":400},"types":["png","webp"],"transparency":"allowed"},
                   {"id":"solid","name":"Solid","kind":"slide","size":{"width":1400,"height":400},"types":["png"],"transparency":"forbidden"},
                   {"id":"behind","name":"Behind","kind":"tile","size":{"width":240,"height":240},"types":["png","webp"],"weight":{"limit":5,"unit":"kB"}}],
@@ -101,6 +104,38 @@ class SurroundingsWalkTest extends BrowserWalk {
         // The face lies a tenth to a fifth from the left; the words stand at the right.
         assertEquals(mean(bare, 200, 130, 20), mean(veiled, 200, 130, 20), 4);
         assertTrue(mean(veiled, 1000, 130, 60) < mean(bare, 1000, 130, 60) - 10);
+    }
+
+    /** Typed, placed by Gavlin beside the theme's own title, put under it by hand, and placed again. */
+    @Test
+    void wordsInTheFile_arePlacedWhereTheyRead_andAFaultWhereTheThemeCoversThem() {
+        gavlin.json(
+                "warden",
+                "PUT",
+                SITE + "/slots/banner/fit",
+                "{\"picture\":\"" + fit("top").path("picture").asString() + "\"}");
+        signIn();
+        open("slots/banner/bench");
+        assertThat(page.locator("#gauges")).containsText("weight");
+        page.keyboard().press("i");
+        page.locator("#words-text").fill("Пять маяков, one coast");
+        page.locator("#words-place").click();
+        assertThat(page.locator("#words-told")).containsText("1 where it is worst");
+        page.waitForCondition(() -> fit("banner").at("/fit/finish/words/0/x").asDouble() > 0);
+        JsonNode words = fit("banner").at("/fit/finish/words/0");
+        assertTrue(words.path("x").asDouble() + words.path("width").asDouble() <= 1500, words.toString());
+        assertNoViolations();
+        page.locator("#words-x").fill("950");
+        page.locator("#words-y").fill("110");
+        page.locator("#words-y").press("Tab");
+        page.keyboard().press("Escape");
+        assertThat(gauge("words over it").locator("> .v")).hasText("fails");
+        assertThat(gauge("words over it")).containsText("in the file, is under title on Wide");
+        gauge("words over it").locator("button").first().click();
+        page.keyboard().press("Escape");
+        assertThat(gauge("words over it").locator("> .v")).not().hasText("fails");
+        page.locator("#undo").click();
+        page.waitForCondition(() -> fit("banner").at("/fit/finish/words/0/x").asDouble() == 950);
     }
 
     @Test

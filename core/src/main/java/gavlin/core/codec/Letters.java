@@ -67,15 +67,39 @@ public final class Letters {
      * @throws BadInput for a letter that the font has not
      */
     public Line line(String text, double scale, double tracking) {
-        Path2D outline = outline(text, tracking);
-        outline.transform(AffineTransform.getScaleInstance(scale / SIZE, scale / SIZE));
+        Path2D outline = outline(text, scale, tracking);
         Rectangle2D box = outline.getBounds2D();
         return new Line(data(outline), box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY());
     }
 
-    private Path2D outline(String text, double tracking) {
-        Path2D all = new Path2D.Double();
+    /**
+     * How far a line goes on, from where it begins to where another would, in units of {@code scale}.
+     *
+     * @throws BadInput for a letter that the font has not
+     */
+    public double advance(String text, double scale, double tracking) {
         double x = 0;
+        for (Run run : runs(text)) {
+            x += run.advance() + run.glyphs.getNumGlyphs() * tracking * SIZE;
+        }
+        return x * scale / SIZE;
+    }
+
+    Path2D outline(String text, double scale, double tracking) {
+        Path2D outline = outline(text, tracking);
+        outline.transform(AffineTransform.getScaleInstance(scale / SIZE, scale / SIZE));
+        return outline;
+    }
+
+    /** Letters that one part of the font has. */
+    private record Run(GlyphVector glyphs) {
+        double advance() {
+            return glyphs.getGlyphPosition(glyphs.getNumGlyphs()).getX();
+        }
+    }
+
+    private List<Run> runs(String text) {
+        List<Run> runs = new ArrayList<>();
         for (int from = 0; from < text.length(); ) {
             Font font = fontFor(text.codePointAt(from));
             int to = from;
@@ -83,7 +107,17 @@ public final class Letters {
                 to += Character.charCount(text.codePointAt(to));
             }
             char[] run = text.substring(from, to).toCharArray();
-            GlyphVector glyphs = font.layoutGlyphVector(EXACT, run, 0, run.length, Font.LAYOUT_LEFT_TO_RIGHT);
+            runs.add(new Run(font.layoutGlyphVector(EXACT, run, 0, run.length, Font.LAYOUT_LEFT_TO_RIGHT)));
+            from = to;
+        }
+        return runs;
+    }
+
+    private Path2D outline(String text, double tracking) {
+        Path2D all = new Path2D.Double();
+        double x = 0;
+        for (Run run : runs(text)) {
+            GlyphVector glyphs = run.glyphs;
             for (int i = 0; i < glyphs.getNumGlyphs(); i++) {
                 Shape glyph = glyphs.getGlyphOutline(i);
                 all.append(
@@ -91,8 +125,7 @@ public final class Letters {
                                 .createTransformedShape(glyph),
                         false);
             }
-            x += glyphs.getGlyphPosition(glyphs.getNumGlyphs()).getX() + glyphs.getNumGlyphs() * tracking * SIZE;
-            from = to;
+            x += run.advance() + glyphs.getNumGlyphs() * tracking * SIZE;
         }
         return all;
     }

@@ -63,7 +63,6 @@ public record Lettering(
         Box<InShowing> placed = look.objectFit().place(file, look.box());
         Box<InShowing> seen = words.box().intersect(look.box());
         Box<InShowing> covered = seen.intersect(placed);
-        boolean large = words.sizePx() >= LARGE_PX || words.sizePx() >= LARGE_BOLD_PX && words.fontWeight() >= BOLD;
         return new Lettering(
                 look.id(),
                 look.name(),
@@ -72,7 +71,13 @@ public record Lettering(
                 seen.isEmpty() ? 0 : 1 - (covered.isEmpty() ? 0 : covered.area() / seen.area()),
                 look.background(),
                 words.ink(),
-                large ? Contrast.LARGE_TEXT : Contrast.TEXT);
+                least(words.sizePx(), words.fontWeight()));
+    }
+
+    /** The contrast ratio that letters of a size need (WCAG 2.2, §1.4.3). @param sizePx CSS px @param weight 1..1000 */
+    static double least(double sizePx, int weight) {
+        boolean large = sizePx >= LARGE_PX || sizePx >= LARGE_BOLD_PX && weight >= BOLD;
+        return large ? Contrast.LARGE_TEXT : Contrast.TEXT;
     }
 
     /** The first column of pixels under it; {@link #right} is behind the last. */

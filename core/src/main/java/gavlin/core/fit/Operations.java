@@ -15,6 +15,7 @@ import gavlin.core.speech.Said;
 import gavlin.core.tighten.Tighten;
 import gavlin.core.turn.Turn;
 import gavlin.core.veil.Veil;
+import gavlin.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -26,7 +27,8 @@ import tools.jackson.databind.JsonNode;
 public final class Operations {
     public static final List<OperationType<? extends Preparation>> PREPARE =
             List.of(Lift.TYPE, Tighten.TYPE, Ink.TYPE, Turn.TYPE, Grow.TYPE);
-    public static final List<OperationType<? extends Finish>> FINISH = List.of(Backing.TYPE, Veil.TYPE, Line.TYPE);
+    public static final List<OperationType<? extends Finish>> FINISH =
+            List.of(Backing.TYPE, Veil.TYPE, Words.TYPE, Line.TYPE);
 
     /** Ids of those that are made for logos and icons. */
     public static final List<String> MARK = List.of(Lift.TYPE.id(), Tighten.TYPE.id(), Ink.TYPE.id());

@@ -15,6 +15,8 @@ import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
 import gavlin.core.weight.Candidate;
 import gavlin.core.weight.WeightSearch;
+import gavlin.core.words.Words;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 
@@ -23,7 +25,7 @@ import java.util.function.BooleanSupplier;
  *
  * @param transparentPixels in the rendered picture: exact
  * @param ssim of the file against the rendered picture
- * @param words how well the theme's words can be read over it
+ * @param words how well the theme's words can be read over it, and those in it
  * @param vanishing the share of a small mark that is finer than a pixel, 0..1
  * @param grounds how a mark stands out from what lies behind it
  * @param tried every file that the weight search made on the way
@@ -58,7 +60,8 @@ public record Rendition(
         if (plan.types().isEmpty()) {
             throw new IllegalArgumentException("no type that the brief allows can hold this picture");
         }
-        Pixels finished = pixels(picture, plan);
+        List<Readable> words = new ArrayList<>();
+        Pixels finished = pixels(picture, plan, words);
         WeightSearch.Request request =
                 new WeightSearch.Request(finished, plan.types(), plan.maxBytes(), tags, superseded);
         WeightSearch.Outcome outcome =
@@ -70,9 +73,7 @@ public record Rendition(
                 finished.transparentPixels(),
                 outcome.chosen().ssim(),
                 outcome.tried(),
-                plan.lettering().stream()
-                        .map(lettering -> Readable.of(lettering, finished))
-                        .toList(),
+                List.copyOf(words),
                 grounds(plan, finished),
                 vanishing(picture, plan));
     }
@@ -100,10 +101,23 @@ public record Rendition(
 
     /** The window of the prepared picture with all that is done to it: what the file shows. */
     public static Pixels pixels(Renderable<InPicture> picture, RenditionPlan plan) {
+        return pixels(picture, plan, null);
+    }
+
+    /** @param words where how well all words can be read is put; null where nobody asks */
+    private static Pixels pixels(Renderable<InPicture> picture, RenditionPlan plan, List<Readable> words) {
         Pixels pixels = plan.prepared().of(picture).render(plan.framing(), plan.size());
         for (Finish finish : plan.finish().all()) {
+            if (words != null && finish instanceof Words own) {
+                Pixels ground = own.ground(pixels, plan.around().density());
+                plan.inscriptions().forEach(one -> words.add(Readable.of(one.lettering(), ground)));
+            }
             pixels = finish.finish(pixels, plan.around());
         }
-        return pixels.withoutIdleAlpha();
+        Pixels finished = pixels.withoutIdleAlpha();
+        if (words != null) {
+            plan.lettering().forEach(over -> words.add(Readable.of(over, finished)));
+        }
+        return finished;
     }
 }

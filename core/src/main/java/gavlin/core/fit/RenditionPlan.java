@@ -11,11 +11,13 @@ import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.operation.Finish;
+import gavlin.core.operation.OperationType;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
 import gavlin.core.operation.Surroundings;
 import gavlin.core.veil.Veil;
 import gavlin.core.weight.Encoding;
+import gavlin.core.words.Words;
 import java.util.List;
 
 /**
@@ -29,6 +31,7 @@ import java.util.List;
  * @param behind what lies behind it, where it is a mark: likewise
  * @param mark whether it is a logo or an icon
  * @param lettering what the theme sets over it, to be measured on its pixels
+ * @param inscriptions the words in it, likewise
  */
 public record RenditionPlan(
         Size size,
@@ -40,6 +43,7 @@ public record RenditionPlan(
         long maxBytes,
         Encoding encoding,
         List<Lettering> lettering,
+        List<Inscription> inscriptions,
         List<Behind> behind,
         boolean mark) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
@@ -76,6 +80,7 @@ public record RenditionPlan(
                 brief.maxBytes(density),
                 possible ? fit.encoding() : null,
                 Lettering.of(chosen, size),
+                Inscription.of(fit.finish().get(Words.TYPE), chosen, size, density),
                 Behind.of(chosen),
                 chosen.isMark());
     }
@@ -106,11 +111,31 @@ public record RenditionPlan(
 
     /** This without the veil, and what is laid over that. */
     RenditionPlan unveiled() {
+        return before(Veil.TYPE);
+    }
+
+    /** This without the words in it, and what is laid over them. */
+    RenditionPlan wordless() {
+        return before(Words.TYPE);
+    }
+
+    private RenditionPlan before(OperationType<?> type) {
         Steps<Finish> before = new Steps<>(finish.all().stream()
-                .filter(step -> step.type().order() < Veil.TYPE.order())
+                .filter(step -> step.type().order() < type.order())
                 .toList());
         return new RenditionPlan(
-                size, prepared, framing, before, around, types, maxBytes, encoding, lettering, behind, mark);
+                size,
+                prepared,
+                framing,
+                before,
+                around,
+                types,
+                maxBytes,
+                encoding,
+                lettering,
+                inscriptions,
+                behind,
+                mark);
     }
 
     /** All of it in one line, for the rendition's key. */
@@ -131,7 +156,8 @@ public record RenditionPlan(
                 looksAround ? around.toString() : "");
         // Files without any of these keep the key that they have.
         String over = lettering.isEmpty() ? made : made + "|" + lettering;
-        return mark ? over + "|" + behind : over;
+        String in = inscriptions.isEmpty() ? over : over + "|" + inscriptions;
+        return mark ? in + "|" + behind : in;
     }
 
     /** The part of the picture that is read, and the box of the file that it fills at least: what must be decoded. */

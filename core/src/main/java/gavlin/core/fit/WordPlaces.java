@@ -91,7 +91,7 @@ public record WordPlaces(List<Place> places) {
             Veil veil,
             int row,
             int column) {
-        String name = row == 1 && column == 1 ? "middle" : DOWN[row] + " " + ACROSS[column];
+        String name = name(row, column);
         List<Lettering> words = new ArrayList<>();
         double hides = 0;
         for (Showing look : looks) {
@@ -135,6 +135,11 @@ public record WordPlaces(List<Place> places) {
                         : least.found() ? Double.valueOf(least.veil().strength()) : null,
                 hides,
                 "");
+    }
+
+    /** Of a third of the height and one of the width. */
+    static String name(int row, int column) {
+        return row == 1 && column == 1 ? "middle" : DOWN[row] + " " + ACROSS[column];
     }
 
     private static double along(int third, double length, double words, double margin) {

@@ -30,6 +30,8 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
         BRIEF,
         /** The veil that is just enough. */
         VEIL,
+        /** The words in the file, placed by Gavlin. */
+        WORDS,
         /** The file, pixel for pixel. */
         CLOSER;
 
@@ -100,6 +102,10 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
     static Remedy veil() {
         return place(
                 "veil", "Find the veil that is just enough", "the picture under it is paler or darker", Place.VEIL);
+    }
+
+    static Remedy placeWords() {
+        return place("place-words", "Place the words", "they stand elsewhere, and may be smaller", Place.WORDS);
     }
 
     static Remedy words(String says) {

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import gavlin.core.BadInput;
 import gavlin.core.Require;
+import gavlin.core.codec.Fonts;
 import gavlin.core.codec.Letters;
 import gavlin.core.colour.Colour;
 import gavlin.core.drawing.Made;
@@ -45,9 +46,8 @@ public record LetteredMark(
         Double gap)
         implements Made {
     public static final String KIND = "lettered";
-    public static final List<String> FONTS =
-            List.of("bricolage-grotesque", "atkinson-hyperlegible-next", "spline-sans-mono");
-    public static final List<Integer> WEIGHTS = List.of(400, 700);
+    public static final List<String> FONTS = Fonts.NAMES;
+    public static final List<Integer> WEIGHTS = Fonts.WEIGHTS;
     public static final List<String> PLACES = List.of("beside", "below");
 
     /** A picture as a symbol has so many px a side at most. */

@@ -7,6 +7,7 @@ import gavlin.core.operation.Finish;
 import gavlin.core.operation.Operation;
 import gavlin.core.operation.OperationType;
 import gavlin.core.operation.Surroundings;
+import gavlin.core.raster.Over;
 import gavlin.core.raster.Pixels;
 
 /**
@@ -72,12 +73,7 @@ public record Line(int width, Colour ink) implements Finish {
     private void fill(byte[] samples, Pixels pixels, int y, int from, int to) {
         for (int x = from; x < to; x++) {
             int at = (y * pixels.size().width() + x) * pixels.channels();
-            samples[at] = (byte) (ink.rgb() >> 16);
-            samples[at + 1] = (byte) (ink.rgb() >> 8);
-            samples[at + 2] = (byte) ink.rgb();
-            if (pixels.channels() == 4) {
-                samples[at + 3] = -1;
-            }
+            Over.lay(samples, at, pixels.channels(), ink.rgb(), 1);
         }
     }
 }

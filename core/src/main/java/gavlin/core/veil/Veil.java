@@ -10,6 +10,7 @@ import gavlin.core.operation.Finish;
 import gavlin.core.operation.Operation;
 import gavlin.core.operation.OperationType;
 import gavlin.core.operation.Surroundings;
+import gavlin.core.raster.Over;
 import gavlin.core.raster.Pixels;
 import gavlin.core.speech.Said;
 import java.util.Arrays;
@@ -114,45 +115,16 @@ public record Veil(Colour ink, double strength, From from, Double reach, boolean
         int channels = pixels.channels();
         byte[] samples = pixels.samples().clone();
         int width = pixels.size().width();
-        int r = ink.rgb() >> 16 & 0xff;
-        int g = ink.rgb() >> 8 & 0xff;
-        int b = ink.rgb() & 0xff;
         for (int y = 0, at = 0; y < pixels.size().height(); y++) {
             for (int x = 0; x < width; x++, at += channels) {
-                double veil = strength * weights.at(x, y);
-                double under = 1 - veil;
-                if (channels == 4) {
-                    // What is clear becomes as opaque as the veil over it.
-                    double alpha = (samples[at + 3] & 0xff) / 255.0;
-                    double all = veil + alpha * under;
-                    if (all == 0) {
-                        continue;
-                    }
-                    veil /= all;
-                    under = 1 - veil;
-                    samples[at + 3] = (byte) Math.round(all * 255);
-                }
-                samples[at] = over(samples[at], r, veil, under);
-                samples[at + 1] = over(samples[at + 1], g, veil, under);
-                samples[at + 2] = over(samples[at + 2], b, veil, under);
+                Over.lay(samples, at, channels, ink.rgb(), strength * weights.at(x, y));
             }
         }
         return new Pixels(pixels.size(), channels, samples);
     }
 
-    private static byte over(byte sample, int ink, double veil, double under) {
-        return (byte) over(sample & 0xff, ink, veil, under);
-    }
-
-    private static int over(int sample, int ink, double veil, double under) {
-        return (int) (sample * under + ink * veil + 0.5);
-    }
-
     /** An opaque colour under this much of the veil, 0xRRGGBB. @param veil 0..1 */
     public int over(int rgb, double veil) {
-        double under = 1 - veil;
-        return over(rgb >> 16 & 0xff, ink.rgb() >> 16 & 0xff, veil, under) << 16
-                | over(rgb >> 8 & 0xff, ink.rgb() >> 8 & 0xff, veil, under) << 8
-                | over(rgb & 0xff, ink.rgb() & 0xff, veil, under);
+        return Over.lay(rgb, ink.rgb(), veil);
     }
 }

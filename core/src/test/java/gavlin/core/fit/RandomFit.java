@@ -13,6 +13,8 @@ import gavlin.core.tighten.Tighten;
 import gavlin.core.turn.Turn;
 import gavlin.core.veil.Veil;
 import gavlin.core.weight.Encoding;
+import gavlin.core.words.Passage;
+import gavlin.core.words.Words;
 import java.util.List;
 import java.util.Random;
 
@@ -50,6 +52,10 @@ final class RandomFit {
             Veil.From from = Veil.From.values()[random.nextInt(5)];
             fit = fit.with(new Veil(
                     new Colour(random.nextInt(1 << 24)), random.nextInt(90) / 100.0, from, 0.5, random.nextBoolean()));
+        }
+        if (random.nextInt(4) == 0) {
+            fit = fit.with(new Words(List.of(new Passage(
+                    "Lights\n" + random.nextInt(9), null, 400, 20.5, 0.1, null, 5, -7, 300, "right", null, 2, null))));
         }
         PictureType type = random.nextInt(3) == 0 ? PictureType.JPEG : null;
         fit = fit.with(type, type != null && random.nextBoolean() ? Encoding.parse("jpeg-q82-420") : null);

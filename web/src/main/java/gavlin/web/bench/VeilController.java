@@ -1,12 +1,16 @@
 package gavlin.web.bench;
 
+import gavlin.core.BadInput;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.fit.VeilAdvice;
 import gavlin.core.fit.WordPlaces;
+import gavlin.core.fit.WordSetting;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.operation.OperationType;
 import gavlin.core.veil.Veil;
+import gavlin.core.words.Passage;
+import gavlin.core.words.Words;
 import gavlin.web.fit.Desk;
 import gavlin.web.fit.FitState;
 import gavlin.web.picture.WorkingPictures;
@@ -15,15 +19,19 @@ import java.util.List;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
-/** Finds the veil that is just enough for the words over a file. Nothing is stored. */
+/** Finds the veil that is just enough for the words over a file, and where words read best, over it and in it. Nothing is stored. */
 @RestController
 @RequestMapping("/sites/{site}/slots/{slot}/bench")
 class VeilController {
     /** Bytes of heap for a pixel of the file: as it is rendered, and under the veil. */
     private static final long HEAP_PER_PIXEL = 40;
+
+    private static final JsonMapper JSON = JsonMapper.shared();
 
     private final BenchRequests bench;
     private final WorkingPictures working;
@@ -65,6 +73,26 @@ class VeilController {
                         place.passes() && place.against().isEmpty(),
                         place.says()))
                 .toList();
+    }
+
+    /** @param passage as a member of {@code words}; null where they fit nowhere */
+    record Placed(JsonNode passage, String says) {}
+
+    /** Where words in the file would read best; nothing is stored. @param number which of the fit's passages, from 0 */
+    @PostMapping("/words")
+    Placed words(Desk desk, @RequestParam int number, @RequestBody Question question) {
+        FitState state = bench.looked(desk, question);
+        RenditionPlan plan = state.plan();
+        List<Passage> passages = state.fit().finish().get(Words.TYPE).passages();
+        if (number < 0 || number >= passages.size()) {
+            throw new BadInput("number", "there are no such words in the file any more");
+        }
+        List<Box<InSlot>> kept = plan.keptIn(state.fit(), state.picture().facts());
+        var picture = working.forRendition(state.picture(), plan.prepared().steps(), plan.source());
+        WordSetting set = work.run(
+                HEAP_PER_PIXEL * plan.size().pixels(),
+                () -> WordSetting.of(picture, plan, state.shown(), kept, passages.get(number)));
+        return new Placed(set.passage() == null ? null : JSON.valueToTree(set.passage()), set.says());
     }
 
     /** Of the ink, side and reach that the fit's veil has; of those that Gavlin takes where it has none. */

@@ -3,6 +3,7 @@ package gavlin.web.picture;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.core.BadInput;
+import gavlin.core.codec.Fonts;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Letters;
 import gavlin.core.codec.PictureType;
@@ -20,16 +21,10 @@ import gavlin.web.problem.Gone;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.work.HeavyWork;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 
 /** Pictures that have a document in place of an upload. Drawn as SVG, and a picture like any other from there on. */
@@ -53,7 +48,6 @@ public class MadePictures {
             .maximumWeight(KEPT)
             .weigher((String key, Made.Piece piece) -> piece.file().length)
             .build();
-    private final Map<String, Letters> letters = new ConcurrentHashMap<>();
 
     MadePictures(Pictures pictures, Removals removals, WorkingPictures working, HeavyWork work) {
         this.pictures = pictures;
@@ -71,7 +65,7 @@ public class MadePictures {
         return mark.svg(new Made.Parts() {
             @Override
             public Letters letters(String font, int weight) {
-                return MadePictures.this.letters(font, weight);
+                return Fonts.letters(font, weight);
             }
 
             @Override
@@ -172,21 +166,5 @@ public class MadePictures {
                             PictureType.JPEG,
                             size.proportion());
         });
-    }
-
-    private Letters letters(String font, int weight) {
-        return letters.computeIfAbsent(font + "-%s-" + weight + ".ttf", name -> {
-            try {
-                return Letters.of(Stream.of("latin", "latin-ext")
-                        .map(part -> font(String.format(name, part)))
-                        .toList());
-            } catch (IOException e) {
-                throw new UncheckedIOException("a font is missing from the build", e);
-            }
-        });
-    }
-
-    private static InputStream font(String name) {
-        return MadePictures.class.getResourceAsStream("/print/" + name);
     }
 }

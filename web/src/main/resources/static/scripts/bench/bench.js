@@ -24,6 +24,7 @@ import { drawShowings } from "./showings.js";
 import { areasOf, asked, canRedoKeep, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, movedByArrows, reduce, selectedArea, windowOf } from "./state.js";
 import { createTable } from "./table.js";
 import { listenToVeil } from "./veil.js";
+import { listenToWords } from "./words.js";
 
 const ZOOM_STEP = 1.04;
 
@@ -100,6 +101,12 @@ function start(first) {
     askPlaces: () => send("POST", `${base}/word-places${query}`, question()),
     put: (found) => { change({ patch: { finish: { veil: found.strength > 0 ? found : null } } }); saver.rest(); },
   });
+  const words = listenToWords(by("words-menu"), {
+    say, mayChange,
+    now: () => ({ passages: patched(state.look.fit, asked(state)?.patch).finish?.words ?? [], size: state.look.size }),
+    put: (passages) => { change({ patch: { finish: { words: passages.length > 0 ? passages : null } } }); saver.rest(); },
+    ask: (number) => send("POST", `${base}/words${query ? `${query}&` : "?"}number=${number}`, question()),
+  });
   const places = listenToPlaces({
     say, mayChange, now: () => ({ window: windowOf(state).window, focal: focalOf(state), size: state.look.prepared, zoom: state.look.fit.frame.zoom }),
     put: (changes) => { change(changes); saver.rest(); },
@@ -160,6 +167,7 @@ function start(first) {
     by("look-closer").disabled = look.files.length === 0;
     drawFiles(by("files"), look, mayChange ? take : null);
     fields.fill(patched(look.fit, asked(state)?.patch)); // what was typed stays until it is answered
+    words.fill();
     mark.draw();
     places.fill(look.fit.frame.rule === "contain");
     if (!isDragging) {
@@ -266,6 +274,7 @@ function start(first) {
       brief: () => location.assign(base.replace(/\/bench$/, "")),
       closer: () => by("look-closer").click(),
       veil: () => { by("veil-menu").open = true; veil.find(); },
+      words: () => { by("words-menu").open = true; words.place(); },
     };
     goTo[go]();
   }
@@ -384,6 +393,7 @@ function start(first) {
     g: () => openMenu("grow"),
     t: () => openMenu("turn"),
     v: () => openMenu("veil"),
+    i: () => openMenu("words"),
     c: () => by("look-closer").click(),
     h: () => by("history")?.click(),
     s: () => large.toggle(),
@@ -392,7 +402,7 @@ function start(first) {
   /** An operation's menu, its first number ready to be typed. */
   function openMenu(id) {
     by(`${id}-menu`).open = true;
-    by(`${id}-menu`).querySelector("input:not([type=checkbox])").focus();
+    by(`${id}-menu`).querySelector("input:not([type=checkbox]), textarea").focus();
   }
 
   by("showings").addEventListener("click", (event) => {

@@ -1,0 +1,2 @@
+/** Words in a picture's file: set in the fonts that ship, and kept as words. */
+package gavlin.core.words;
