@@ -30,10 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class RunningGavlin {
     public static final JsonMapper JSON = new JsonMapper();
-    /** Tests run in two processes, each with a database and keys of its own. */
-    private static final String FORK = System.getProperty("gavlin.fork", "1");
-
-    private static final String DATABASE = "gavlin_" + FORK;
+    public static final String DATABASE = "gavlin";
     private static final HttpClient CLIENT = HttpClient.newHttpClient();
     private static RunningGavlin running;
 
@@ -44,8 +41,7 @@ public final class RunningGavlin {
     private RunningGavlin() {
         try {
             cache = Files.createTempDirectory("gavlin-cache");
-            createDatabase(DATABASE);
-        } catch (IOException | SQLException e) {
+        } catch (IOException e) {
             throw new IllegalStateException(e);
         }
         start();
@@ -83,8 +79,7 @@ public final class RunningGavlin {
             "--server.port=" + port,
             "--management.server.port=0",
             "--gavlin.private-sites=127.0.0.1",
-            "--gavlin.key-file="
-                    + cache.resolveSibling("gavlin-test-keys-" + FORK).resolve("sites.key"),
+            "--gavlin.key-file=" + cache.resolveSibling("gavlin-test-keys").resolve("sites.key"),
             "--gavlin.demo=" + demo,
             "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,

@@ -131,7 +131,7 @@ class SurroundingsWalkTest extends BrowserWalk {
         page.keyboard().press("Escape");
         assertThat(gauge("words over it").locator("> .v")).hasText("fails");
         assertThat(gauge("words over it")).containsText("in the file, is under title on Wide");
-        gauge("words over it").locator("button").first().click();
+        gauge("words over it").locator("button.small").first().click();
         page.keyboard().press("Escape");
         assertThat(gauge("words over it").locator("> .v")).not().hasText("fails");
         page.locator("#undo").click();

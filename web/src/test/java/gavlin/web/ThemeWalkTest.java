@@ -394,6 +394,7 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/pictures/" + picture + "/set",
                 "/sites/tolvane/pictures/lettered",
                 "/sites/tolvane/schemes",
+                "/sites/tolvane/shelf",
                 "/sites/tolvane/pictures/tile",
                 "/sites/tolvane/pictures/composition?slot=masthead",
                 "/sites/tolvane/pictures/" + picture + "/colours",

@@ -9,11 +9,12 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Somebody with a browser, without its window: a session's cookie, and the token against forgery of the last page. */
-final class Visitor {
+public final class Visitor {
     private static final Pattern TOKEN = Pattern.compile("name=\"(?:csrf\" content|_csrf\"[^>]*value)=\"([^\"]+)\"");
 
     private final HttpClient client =
@@ -25,13 +26,13 @@ final class Visitor {
         this.gavlin = gavlin;
     }
 
-    static Visitor anonymous(RunningGavlin gavlin) {
+    public static Visitor anonymous(RunningGavlin gavlin) {
         Visitor visitor = new Visitor(gavlin);
         visitor.get("/sign-in");
         return visitor;
     }
 
-    static Visitor signedIn(RunningGavlin gavlin, String who) {
+    public static Visitor signedIn(RunningGavlin gavlin, String who) {
         Visitor visitor = anonymous(gavlin);
         visitor.post("/sign-in", "username=" + who + "&password=tolvane-demo");
         visitor.get("/sites");
@@ -39,17 +40,17 @@ final class Visitor {
     }
 
     /** Redirections are not followed: where one is sent is part of the answer. */
-    Answer get(String path) {
+    public Answer get(String path) {
         return send(to(path).GET());
     }
 
-    Answer post(String path, String form) {
+    public Answer post(String path, String form) {
         String body = form + (form.isEmpty() ? "" : "&") + "_csrf=" + URLEncoder.encode(token, StandardCharsets.UTF_8);
         return send(to(path).header("Content-Type", "application/x-www-form-urlencoded")
                 .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
-    Answer json(String method, String path, String body) {
+    public Answer json(String method, String path, String body) {
         return send(to(path).header("Content-Type", "application/json")
                 .header("Accept", "application/json")
                 .header("X-CSRF-TOKEN", token)
@@ -57,8 +58,16 @@ final class Visitor {
     }
 
     Answer multipart(String path, String field, String fileName, byte[] file) {
-        String head = "--visitor\r\nContent-Disposition: form-data; name=\"" + field + "\"; filename=\"" + fileName
-                + "\"\r\n\r\n";
+        return multipart(path, field, fileName, file, Map.of());
+    }
+
+    /** @param fields the form's other ones */
+    public Answer multipart(String path, String field, String fileName, byte[] file, Map<String, String> fields) {
+        StringBuilder others = new StringBuilder();
+        fields.forEach((name, value) -> others.append(
+                "--visitor\r\nContent-Disposition: form-data; name=\"" + name + "\"\r\n\r\n" + value + "\r\n"));
+        String head = others + "--visitor\r\nContent-Disposition: form-data; name=\"" + field + "\"; filename=\""
+                + fileName + "\"\r\n\r\n";
         byte[] start = head.getBytes(StandardCharsets.UTF_8);
         byte[] end = "\r\n--visitor--\r\n".getBytes(StandardCharsets.UTF_8);
         return send(to(path).header("Content-Type", "multipart/form-data; boundary=visitor")

@@ -6,10 +6,9 @@ import gavlin.core.brief.SlotSheet;
 import gavlin.web.connect.Connector;
 import gavlin.web.picture.Caption;
 import gavlin.web.site.OpenSite;
-import java.io.EOFException;
+import gavlin.web.store.Unzipped;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -18,9 +17,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -69,37 +65,24 @@ final class HeldFiles {
     /** @param most bytes of one file @throws BadInput for what is no ZIP, or too much of one */
     static void each(InputStream zipped, OpenSite site, long most, Taking taking) throws IOException {
         Map<String, JsonNode> manifest = new HashMap<>();
-        int files = 0;
-        try (ZipInputStream zip = new Bounded(zipped)) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                String path = entry.getName().replace('\\', '/');
-                String name = path.substring(path.lastIndexOf('/') + 1);
-                if (entry.isDirectory()
-                        || name.startsWith(".")
-                        || path.startsWith("__MACOSX/")
-                        || OURS.contains(path.toLowerCase(Locale.ROOT))) {
-                    continue;
-                }
-                if (path.equals("manifest.json")) {
-                    byte[] json = read(zip, MOST_MANIFEST);
-                    manifest.putAll(manifest(json));
-                    continue;
-                }
-                if (path.contains("/icons/") && !manifest.isEmpty()) {
-                    continue; // a package has them drawn from a file that stands in its manifest
-                }
-                if (++files > MOST_FILES) {
-                    throw new BadInput("files", "the ZIP has more than " + MOST_FILES + " files: bring them in parts");
-                }
-                taking.take(held(path, read(zip, most), manifest.get(path), site));
+        int[] files = {0};
+        Unzipped.each(zipped, "files", MOST_BYTES, (path, content) -> {
+            if (OURS.contains(path.toLowerCase(Locale.ROOT))) {
+                return;
             }
-        } catch (BadInput e) {
-            throw e;
-        } catch (ZipException | EOFException | IllegalArgumentException e) {
-            throw new BadInput(
-                    "files", "the ZIP is damaged or cut off; what stands in it before that was taken in as pictures");
-        }
-        if (files == 0) {
+            if (path.equals("manifest.json")) {
+                manifest.putAll(manifest(content.read(MOST_MANIFEST)));
+                return;
+            }
+            if (path.contains("/icons/") && !manifest.isEmpty()) {
+                return; // a package has them drawn from a file that stands in its manifest
+            }
+            if (++files[0] > MOST_FILES) {
+                throw new BadInput("files", "the ZIP has more than " + MOST_FILES + " files: bring them in parts");
+            }
+            taking.take(held(path, content.read(most), manifest.get(path), site));
+        });
+        if (files[0] == 0) {
             throw new BadInput(
                     "files", "there are no files in it; a ZIP with the pictures that the site holds is needed");
         }
@@ -128,32 +111,6 @@ final class HeldFiles {
 
     private static String named(Connector.Holding held) {
         return held.slot() + "." + held.type().replaceFirst("^image/", "").replaceFirst("[^a-z].*", "");
-    }
-
-    /** Whatever is unpacked counts, also what is skipped: a ZIP of a few MB may unpack to as many GB. */
-    private static final class Bounded extends ZipInputStream {
-        private long left = MOST_BYTES;
-
-        Bounded(InputStream in) {
-            super(in, StandardCharsets.UTF_8);
-        }
-
-        @Override
-        public int read(byte[] into, int at, int length) throws IOException {
-            int n = super.read(into, at, length);
-            left -= Math.max(0, n);
-            if (left < 0) {
-                throw new BadInput(
-                        "files", "the ZIP unpacks to more than " + MOST_BYTES / 1_000_000 + " MB: bring it in parts");
-            }
-            return n;
-        }
-    }
-
-    /** Null for more bytes than that. */
-    private static byte[] read(InputStream in, long most) throws IOException {
-        byte[] bytes = in.readNBytes((int) most + 1);
-        return bytes.length > most ? null : bytes;
     }
 
     /** By path; empty for one that is none of ours. */

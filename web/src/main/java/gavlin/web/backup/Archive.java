@@ -104,16 +104,20 @@ final class Archive implements AutoCloseable {
                 }
             }
         }
-        Set<String> needed = new TreeSet<>();
-        rows(
-                Table.ALL.stream()
-                        .filter(t -> t.name().equals("picture"))
-                        .findFirst()
-                        .orElseThrow(),
-                row -> needed.add(row.path("sha256").asString()));
-        for (String sha256 : needed) {
+        for (String sha256 : originals()) {
             checkFile(sha256);
         }
+    }
+
+    /** What was uploaded, by its hash. */
+    Set<String> originals() throws IOException {
+        Set<String> originals = new TreeSet<>();
+        for (Table table : Table.ALL) {
+            if (table.hasOriginals() && manifest.rows().containsKey(table.name())) {
+                rows(table, row -> originals.add(row.path("sha256").asString()));
+            }
+        }
+        return originals;
     }
 
     private void checkFile(String sha256) throws IOException {

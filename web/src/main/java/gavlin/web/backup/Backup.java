@@ -179,8 +179,9 @@ public class Backup {
     }
 
     private static List<String> originals(Connection database, String site) throws SQLException {
-        String sql =
-                "SELECT DISTINCT sha256 FROM picture" + (site == null ? "" : " WHERE site_id = ?") + " ORDER BY sha256";
+        String sql = site == null
+                ? "SELECT sha256 FROM picture UNION SELECT sha256 FROM shelf_picture ORDER BY sha256"
+                : "SELECT DISTINCT sha256 FROM picture WHERE site_id = ? ORDER BY sha256";
         try (PreparedStatement query = prepared(database, sql, site);
                 ResultSet row = query.executeQuery()) {
             List<String> all = new ArrayList<>();

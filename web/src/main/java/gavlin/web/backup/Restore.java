@@ -19,8 +19,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.MigrationVersion;
@@ -116,9 +114,7 @@ public class Restore {
     }
 
     private void storeFiles(Archive archive) throws IOException {
-        Set<String> needed = new TreeSet<>();
-        archive.rows(table("picture"), row -> needed.add(row.path("sha256").asString()));
-        for (String sha256 : needed) {
+        for (String sha256 : archive.originals()) {
             try {
                 Identity identity = FileStore.identify(to -> copy(archive, sha256, to));
                 files.put(identity, to -> copy(archive, sha256, to));

@@ -53,8 +53,14 @@ record Table(String name, String key, String ofSite, Map<String, String> referen
             new Table("connection", "", null, Map.of()),
             new Table("slot_link", "id", "site_id = ?", Map.of()),
             new Table("colour_scheme", "id", "site_id = ?", Map.of()),
+            new Table("shelf_picture", "id", null, Map.of()),
             new Table("proven", "id", "site_id = ?", Map.of()),
             new Table("remark", "id", "site_id = ?", Map.of()));
+
+    /** Whether its rows name files that a backup carries: what was uploaded, and can't be computed again. */
+    boolean hasOriginals() {
+        return name.equals("picture") || name.equals("shelf_picture");
+    }
 
     /** @param site null for all rows */
     String rows(String site) {

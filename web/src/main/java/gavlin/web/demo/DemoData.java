@@ -16,6 +16,7 @@ import gavlin.web.fit.Renditions;
 import gavlin.web.picture.Caption;
 import gavlin.web.picture.KeepAreaBook;
 import gavlin.web.picture.Pictures;
+import gavlin.web.shelf.Shelf;
 import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sheets;
 import gavlin.web.site.Sites;
@@ -51,6 +52,7 @@ class DemoData implements SmartInitializingSingleton {
     private final Proposals proposals;
     private final FitBook book;
     private final Renditions renditions;
+    private final Shelf shelf;
     private final Sheets sheets;
 
     DemoData(
@@ -61,7 +63,9 @@ class DemoData implements SmartInitializingSingleton {
             KeepAreaBook keepAreas,
             Proposals proposals,
             FitBook book,
-            Renditions renditions) {
+            Renditions renditions,
+            Shelf shelf) {
+        this.shelf = shelf;
         this.accounts = accounts;
         this.sites = sites;
         this.sheets = sheets;
@@ -161,6 +165,9 @@ class DemoData implements SmartInitializingSingleton {
                 area("the tower", 0.14, 0.27, 0.055, 0.33));
         mark(site, keeper, area("her face", 0.335, 0.06, 0.4, 0.385));
         mark(site, storm, area("the light", 0.765, 0.07, 0.08, 0.31));
+        for (String shared : List.of(dusk, winter, lens, storm)) {
+            shelf.add(site, pictures.find(site, shared));
+        }
         place(site, "masthead", dusk);
         place(site, "header-mark", letterhead, 0.5, 0.5, 1, false);
         place(site, "section-header", harbour, 0.5, 0.6, 1, false);
@@ -189,6 +196,7 @@ class DemoData implements SmartInitializingSingleton {
                 new Size(4500, 3000),
                 new Caption("At the bench", "A volunteer, a radio, and the tools on the wall", "J. Okafor", "CC0"));
         String sign = mark(site, "quillet-mark", new Size(1520, 520), "Shop sign");
+        shelf.add(site, pictures.find(site, bench));
         place(site, "front", bench, 0.7, 0.35, 1, true);
         place(site, "sign", sign, 0.5, 0.5, 1, true);
         sheets.choose(site, "extent", "one");

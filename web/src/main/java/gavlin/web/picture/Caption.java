@@ -31,6 +31,15 @@ public record Caption(String title, String description, String credit, String li
                 or(licence, file.licence(), 200));
     }
 
+    /** These words, and a credit and a licence where they have neither. */
+    public Caption orElseSaying(String otherCredit, String otherLicence) {
+        return new Caption(
+                title,
+                description,
+                credit.isEmpty() && licence.isEmpty() ? otherCredit : credit,
+                licence.isEmpty() ? otherLicence : licence);
+    }
+
     /** The credit line, {@value Credit#NONE_DUE} by choice or by licence, or nothing while nobody said. */
     public String creditSaid() {
         return Credit.said(credit, licence);

@@ -57,7 +57,7 @@ public class PictureViews {
     }
 
     /** WebP where the picture is transparent, JPEG otherwise. */
-    static PictureType typeOf(StoredPicture picture, Steps<Preparation> prepare) {
+    public static PictureType typeOf(StoredPicture picture, Steps<Preparation> prepare) {
         return transparent(picture, prepare) ? PictureType.WEBP : PictureType.JPEG;
     }
 
@@ -66,13 +66,13 @@ public class PictureViews {
     }
 
     /** The whole of a picture as it is prepared, so many px wide. */
-    byte[] view(StoredPicture picture, Steps<Preparation> prepare, int width) {
+    public byte[] view(StoredPicture picture, Steps<Preparation> prepare, int width) {
         String name = name(picture, prepare, width);
         return making.get(name, () -> readOrMake(picture, prepare, wanted(width), working.cached(name)));
     }
 
     /** Another for other pixels. */
-    String tag(StoredPicture picture, Steps<Preparation> prepare, int width) {
+    public String tag(StoredPicture picture, Steps<Preparation> prepare, int width) {
         return '"' + name(picture, prepare, width) + '"';
     }
 

@@ -3,10 +3,12 @@ package gavlin.web.picture;
 import gavlin.core.Slug;
 import gavlin.core.codec.Embedded;
 import gavlin.core.codec.PictureRefused;
+import gavlin.core.codec.PictureType;
 import gavlin.core.codec.RegionCopy;
 import gavlin.core.decoder.Source;
 import gavlin.core.decoder.Taken;
 import gavlin.core.drawing.Made;
+import gavlin.core.geometry.Size;
 import gavlin.core.solve.KeepArea;
 import gavlin.web.problem.Conflict;
 import gavlin.web.problem.Forbidden;
@@ -162,6 +164,42 @@ public class Pictures {
             }
             return store(site, file, identity, digits + 4, made, title);
         }
+    }
+
+    /** A file that could be a picture, and what is in it. It is stored; who asked refers to it or lets it be collected. */
+    public record Judged(
+            String sha256,
+            long bytes,
+            String fileName,
+            PictureType type,
+            Size size,
+            boolean transparent,
+            Caption words) {}
+
+    /** Takes a file for something else than a site. @throws PictureRefused with the reason; nothing is stored then */
+    public Judged judge(Source file, String fileName, Caption words) {
+        Identity identity = identify(file);
+        Taken taken = working.take(file, identity.sha256()).taken();
+        transaction.executeWithoutResult(status -> store(identity, file));
+        return new Judged(
+                identity.sha256(),
+                identity.bytes(),
+                plainFileName(fileName),
+                taken.type(),
+                taken.size(),
+                taken.transparentPixels() > 0,
+                words.orThoseOf(taken.embedded()));
+    }
+
+    /** A copy for a site of what is stored already. */
+    public Added addCopy(OpenSite site, StoredPicture of) {
+        return add(site, to -> files.copy(of.sha256(), to), of.fileName(), of.words(), List.of(), null);
+    }
+
+    /** Whether a site has these bytes; null where it has not. */
+    public StoredPicture sameIn(OpenSite site, StoredPicture other) {
+        StoredPicture same = bySha256(site, other.sha256());
+        return same == null || same.removal() != null ? null : same;
     }
 
     static Identity identify(Source file) {

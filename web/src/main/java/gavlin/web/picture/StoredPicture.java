@@ -41,6 +41,35 @@ public record StoredPicture(
         Instant addedAt,
         Removal removal,
         Made made) {
+    /** One that no site has, as a picture of the shelf. */
+    public static StoredPicture ofNoSite(
+            String sha256,
+            String fileName,
+            PictureType type,
+            Size size,
+            boolean transparent,
+            long bytes,
+            Caption words) {
+        return new StoredPicture(
+                0,
+                "",
+                sha256,
+                sha256,
+                fileName,
+                type,
+                size,
+                transparent,
+                bytes,
+                "",
+                words,
+                List.of(),
+                KeepAreas.NONE,
+                0,
+                null,
+                null,
+                null);
+    }
+
     /** Since when it is kept only in case somebody wants it back. */
     public record Removal(Instant at, String by) {}
 

@@ -23,6 +23,7 @@ public class FileStore {
     private static final int CHUNK = 1 << 20;
 
     private static final String NOBODY_REFERS = " AND NOT EXISTS (SELECT 1 FROM picture p WHERE p.sha256 = f.sha256)"
+            + " AND NOT EXISTS (SELECT 1 FROM shelf_picture s WHERE s.sha256 = f.sha256)"
             + " AND NOT EXISTS (SELECT 1 FROM rendition r WHERE r.sha256 = f.sha256)"
             + " AND NOT EXISTS (SELECT 1 FROM dispatched_file d WHERE d.sha256 = f.sha256)";
 
