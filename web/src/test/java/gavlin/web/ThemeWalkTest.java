@@ -396,6 +396,7 @@ class ThemeWalkTest extends BrowserWalk {
                 "/sites/tolvane/schemes",
                 "/sites/tolvane/shelf",
                 "/sites/tolvane/pictures/tile",
+                "/sites/tolvane/pictures/woven",
                 "/sites/tolvane/pictures/composition?slot=masthead",
                 "/sites/tolvane/pictures/" + picture + "/colours",
                 "/sites/tolvane/credits",

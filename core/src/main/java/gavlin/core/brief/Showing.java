@@ -21,6 +21,7 @@ import java.util.List;
  * @param positionIsFree whether the site lets object-position be set
  * @param background 0xRRGGBB
  * @param alsoBehind other colours that lie behind it: a gradient's, or those of a picture there
+ * @param veil that the theme lays over the picture there, or null
  * @param obstructions in px of {@code box}
  */
 public record Showing(
@@ -34,6 +35,7 @@ public record Showing(
         boolean positionIsFree,
         int background,
         List<Integer> alsoBehind,
+        Tint veil,
         List<Obstruction> obstructions,
         Exists exists) {
     /** On a flat ground. */
@@ -60,6 +62,7 @@ public record Showing(
                 positionIsFree,
                 background,
                 List.of(),
+                null,
                 obstructions,
                 exists);
     }
@@ -97,7 +100,8 @@ public record Showing(
 
     private Showing copy(
             Box<InShowing> least, Box<InShowing> most, ObjectFit fit, boolean free, List<Obstruction> over) {
-        return new Showing(id, name, page, screenWidth, least, most, fit, free, background, alsoBehind, over, exists);
+        return new Showing(
+                id, name, page, screenWidth, least, most, fit, free, background, alsoBehind, veil, over, exists);
     }
 
     /** This showing on a screen of another width than the theme tells of: as high as it is, and so wide. */
@@ -170,6 +174,7 @@ public record Showing(
                         true,
                         background,
                         alsoBehind,
+                        veil,
                         obstructions,
                         exists);
     }

@@ -13,10 +13,22 @@ public record SlotSheet(
         String themeVersion,
         List<Variant> variants,
         List<Section> sections,
+        List<Setting> settings,
         List<Slot> slots,
         List<PagePlan> pages) {
     /** A part of the site that may have pictures of its own. */
     public record Section(String id, String name) {}
+
+    /** What the theme calls the setting of one of its colours. @param colour what it is for, such as {@code button-text} */
+    public record Setting(String colour, String name) {}
+
+    /** The names of the settings of one colour, in the sheet's order; none where the sheet says nothing. */
+    public List<String> settingsOf(String colour) {
+        return settings.stream()
+                .filter(setting -> setting.colour().equals(colour))
+                .map(Setting::name)
+                .toList();
+    }
 
     public Optional<Slot> slot(String id) {
         return slots.stream().filter(s -> s.id().equals(id)).findFirst();

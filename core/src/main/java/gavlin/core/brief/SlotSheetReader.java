@@ -125,6 +125,11 @@ public final class SlotSheetReader {
                         .map(s -> new SlotSheet.Section(
                                 s.path("id").asString(), s.path("name").asString()))
                         .toList(),
+                list(sheet.path("settings"))
+                        .map(setting -> new SlotSheet.Setting(
+                                setting.path("colour").asString(),
+                                setting.path("name").asString()))
+                        .toList(),
                 list(sheet.path("slots")).map(SlotSheetReader::slot).toList(),
                 list(sheet.path("pages")).map(SlotSheetReader::page).toList());
     }
@@ -223,6 +228,11 @@ public final class SlotSheetReader {
                 list(node.path("alsoBehind"))
                         .map(each -> colour(each, 0xffffff))
                         .toList(),
+                node.path("veil").isObject()
+                        ? new Tint(
+                                colour(node.at("/veil/ink"), 0),
+                                node.at("/veil/strength").asDouble())
+                        : null,
                 list(node.path("obstructions"))
                         .map(SlotSheetReader::obstruction)
                         .toList(),

@@ -42,6 +42,8 @@ final class PngPacker {
     /** Above this all ways together would take too long. */
     private static final int LARGE_BYTES = 3_000_000;
 
+    private static final int QUICK = 4;
+
     private PngPacker() {}
 
     /**
@@ -51,6 +53,11 @@ final class PngPacker {
      */
     static byte[] packed(byte[] samples, int rowBytes, int distance) {
         return packed(samples, rowBytes, distance, samples.length > LARGE_BYTES ? FOR_LARGE : List.of(Choice.values()));
+    }
+
+    /** In one way, with little effort. */
+    static byte[] packedAtOnce(byte[] samples, int rowBytes, int distance) {
+        return deflate(filtered(samples, rowBytes, distance, Choice.SUM), Deflater.DEFAULT_STRATEGY, QUICK);
     }
 
     /** Of indices into a palette, whose differences mean nothing. */
@@ -65,7 +72,7 @@ final class PngPacker {
                     boolean once = choice == Choice.NONE || samples.length > LARGE_BYTES;
                     return Stream.of(Deflater.DEFAULT_STRATEGY, Deflater.FILTERED)
                             .limit(once ? 1 : 2)
-                            .map(strategy -> deflate(rows, strategy));
+                            .map(strategy -> deflate(rows, strategy, Deflater.BEST_COMPRESSION));
                 })
                 .min(Comparator.comparingInt((byte[] all) -> all.length).thenComparing(Arrays::compare))
                 .orElseThrow();
@@ -137,8 +144,8 @@ final class PngPacker {
         }
     }
 
-    private static byte[] deflate(byte[] data, int strategy) {
-        Deflater deflater = new Deflater(Deflater.BEST_COMPRESSION);
+    private static byte[] deflate(byte[] data, int strategy, int level) {
+        Deflater deflater = new Deflater(level);
         try {
             deflater.setStrategy(strategy);
             deflater.setInput(data);

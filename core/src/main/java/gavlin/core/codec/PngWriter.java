@@ -26,6 +26,19 @@ public final class PngWriter {
         return assemble(pixels, tags, 8, colourType, null, PngPacker.packed(samples, width * pixelBytes, pixelBytes));
     }
 
+    /** Every pixel exactly as it is, at once in place of as small as it can be: for what is drawn again soon. */
+    public static byte[] writeAtOnce(Pixels pixels) {
+        int width = pixels.size().width();
+        int channels = pixels.channels();
+        return assemble(
+                pixels,
+                Tags.NONE,
+                8,
+                channels == 4 ? 6 : 2,
+                null,
+                PngPacker.packedAtOnce(pixels.samples(), width * channels, channels));
+    }
+
     /**
      * By a palette of at most 256 colours.
      *

@@ -56,7 +56,8 @@ public record Inscription(Lettering lettering, double sizePx, String against) {
                         0,
                         look.background(),
                         passage.ink().rgb(),
-                        Lettering.least(px, passage.weight())),
+                        Lettering.least(px, passage.weight()),
+                        null),
                 px,
                 against(box, look, placed, file));
     }

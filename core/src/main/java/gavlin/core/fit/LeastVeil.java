@@ -66,7 +66,8 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
     /** With which strengths one place of words can be read. */
     private static boolean[] reads(Pixels bare, Lettering words, Veil asked, Weights weights) {
         boolean[] reads = new boolean[STEPS + 1];
-        if (words.uncovered() >= Lettering.WORST_PART && Contrast.ratio(words.ink(), words.ground()) < words.least()) {
+        if (words.uncovered() >= Lettering.WORST_PART
+                && Contrast.ratio(words.ink(), words.under(words.ground())) < words.least()) {
             return reads;
         }
         Size size = bare.size();
@@ -80,12 +81,12 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
             for (int x = left; x < right; x += stride, count++) {
                 int rgb = bare.shownOver(x, y, words.ground());
                 double weight = weights.at(x, y) * STEP;
-                boolean failed = fails(asked, rgb, 0, ink, words.least());
+                boolean failed = fails(asked, rgb, 0, ink, words);
                 int since = 0;
                 for (int k = RUNG; k <= STEPS; k += RUNG) {
-                    boolean fails = fails(asked, rgb, k * weight, ink, words.least());
+                    boolean fails = fails(asked, rgb, k * weight, ink, words);
                     if (fails != failed) {
-                        int turn = turn(asked, rgb, weight, ink, words.least(), k - RUNG, k, fails);
+                        int turn = turn(asked, rgb, weight, ink, words, k - RUNG, k, fails);
                         if (failed) {
                             failing[since]++;
                             failing[turn]--;
@@ -116,12 +117,12 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
 
     /** The first step after {@code from}, up to {@code to}, that is as {@code to} is. */
     private static int turn(
-            Veil asked, int rgb, double weight, double ink, double least, int from, int to, boolean fails) {
+            Veil asked, int rgb, double weight, double ink, Lettering words, int from, int to, boolean fails) {
         int low = from;
         int high = to;
         while (high - low > 1) {
             int middle = (low + high) / 2;
-            if (fails(asked, rgb, middle * weight, ink, least) == fails) {
+            if (fails(asked, rgb, middle * weight, ink, words) == fails) {
                 high = middle;
             } else {
                 low = middle;
@@ -130,7 +131,7 @@ public record LeastVeil(Veil veil, boolean found, Readable worst) {
         return high;
     }
 
-    private static boolean fails(Veil asked, int rgb, double veil, double ink, double least) {
-        return Contrast.ratioOf(ink, Contrast.luminance(asked.over(rgb, veil))) < least;
+    private static boolean fails(Veil asked, int rgb, double veil, double ink, Lettering words) {
+        return Contrast.ratioOf(ink, Contrast.luminance(words.under(asked.over(rgb, veil)))) < words.least();
     }
 }

@@ -3,6 +3,7 @@ package gavlin.core.fit;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
+import gavlin.core.brief.Tint;
 import gavlin.core.colour.Contrast;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
@@ -23,6 +24,7 @@ import java.util.List;
  * @param ground 0xRRGGBB
  * @param ink 0xRRGGBB
  * @param least the contrast ratio that they need
+ * @param veil that the theme lays over the file under them, or null
  */
 public record Lettering(
         String showing,
@@ -32,7 +34,8 @@ public record Lettering(
         double uncovered,
         int ground,
         int ink,
-        double least) {
+        double least,
+        Tint veil) {
     /** Large text: CSS px at any weight, and bold (WCAG 2.2, "large scale": 18 pt, and 14 pt bold, at 4/3 px to the point). */
     private static final double LARGE_PX = 24;
 
@@ -71,7 +74,26 @@ public record Lettering(
                 seen.isEmpty() ? 0 : 1 - (covered.isEmpty() ? 0 : covered.area() / seen.area()),
                 look.background(),
                 words.ink(),
-                least(words.sizePx(), words.fontWeight()));
+                least(words.sizePx(), words.fontWeight()),
+                look.veil());
+    }
+
+    /** A colour of the file or beside it, as it is seen under the words. */
+    int under(int rgb) {
+        return veil == null ? rgb : veil.over(rgb);
+    }
+
+    /** The same words, did the theme lay no veil. */
+    Lettering unveiled() {
+        return new Lettering(showing, where, words, box, uncovered, ground, ink, least, null);
+    }
+
+    /** As part of a rendition's key: the same as ever where the theme lays none. */
+    @Override
+    public String toString() {
+        return "Lettering[showing=" + showing + ", where=" + where + ", words=" + words + ", box=" + box
+                + ", uncovered=" + uncovered + ", ground=" + ground + ", ink=" + ink + ", least=" + least
+                + (veil == null ? "" : ", veil=" + veil) + "]";
     }
 
     /** The contrast ratio that letters of a size need (WCAG 2.2, §1.4.3). @param sizePx CSS px @param weight 1..1000 */
@@ -99,7 +121,7 @@ public record Lettering(
 
     /** The same words in another ink. */
     Lettering in(int other) {
-        return new Lettering(showing, where, words, box, uncovered, ground, other, least);
+        return new Lettering(showing, where, words, box, uncovered, ground, other, least, veil);
     }
 
     /** The contrast ratio that all but the worst 5 % of the pixels under the words reach, 1..21. */
@@ -114,11 +136,11 @@ public record Lettering(
         int n = 0;
         for (int y = top; y < bottom; y++) {
             for (int x = left; x < right; x++) {
-                ratios[n++] = Contrast.ratioOf(inkLuminance, Contrast.luminance(file.shownOver(x, y, ground)));
+                ratios[n++] = Contrast.ratioOf(inkLuminance, Contrast.luminance(under(file.shownOver(x, y, ground))));
             }
         }
         Arrays.sort(ratios);
-        double beside = Contrast.ratio(ink, ground);
+        double beside = Contrast.ratio(ink, under(ground));
         if (count == 0) {
             return beside;
         }

@@ -1,5 +1,6 @@
 package gavlin.core.fit;
 
+import gavlin.core.brief.Tint;
 import gavlin.core.colour.Colour;
 import gavlin.core.colour.Contrast;
 import gavlin.core.geometry.Space.InPicture;
@@ -10,6 +11,7 @@ import gavlin.core.veil.Veil;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 
 /**
  * What makes the words over a file readable: the least veil, or why none of its kind does and what else would. Each offer was tried.
@@ -30,8 +32,13 @@ public record VeilAdvice(LeastVeil least, String says, List<Offer> offers) {
         Pixels bare = Rendition.pixels(picture, plan.unveiled());
         Veil kind = asked == null ? against(plan.lettering()) : asked;
         LeastVeil least = LeastVeil.of(bare, plan.lettering(), kind, plan.around());
+        Tint own = plan.lettering().stream()
+                .map(Lettering::veil)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
         if (least.found()) {
-            return new VeilAdvice(least, enough(least), List.of());
+            return new VeilAdvice(least, enough(least, own, bare, plan), List.of());
         }
         String says = String.format(
                 Locale.ROOT,
@@ -44,23 +51,51 @@ public record VeilAdvice(LeastVeil least, String says, List<Offer> offers) {
         return new VeilAdvice(least, says, offers(bare, plan, kind, least.worst()));
     }
 
-    private static String enough(LeastVeil least) {
+    private static String enough(LeastVeil least, Tint own, Pixels bare, RenditionPlan plan) {
         Veil veil = least.veil();
         if (least.worst() == null) {
             return "No words lie over this slot: it needs no veil.";
         }
         if (veil.strength() == 0) {
-            return "The words can be read without a veil.";
+            return own == null
+                    ? "The words can be read without a veil."
+                    : "The words can be read as they are: the theme lays " + said(own) + " over it itself."
+                            + inTheTheme(own, bare, plan);
         }
-        return String.format(
+        String says = String.format(
                 Locale.ROOT,
-                "%s of %s is just enough: “%s” has %.1f : 1 on %s. Where the theme lays a veil of its own, type %s there and leave this one out.",
+                "%s of %s is just enough: “%s” has %.1f : 1 on %s.",
                 Said.percent(veil.strength()),
                 word(veil.ink()),
                 least.worst().words(),
                 least.worst().ratio(),
-                least.worst().where(),
-                Said.percent(Math.ceil(veil.strength() * 100 - 1e-9) / 100));
+                least.worst().where());
+        return own != null
+                ? says + " That is beside the " + said(own) + " that the theme lays itself."
+                        + inTheTheme(own, bare, plan)
+                : says + " Where the theme lays a veil of its own, type "
+                        + Said.percent(Math.ceil(veil.strength() * 100 - 1e-9) / 100)
+                        + " there and leave this one out.";
+    }
+
+    /** Which number does where the theme's own veil is set: the same picture is then not veiled twice. */
+    private static String inTheTheme(Tint own, Pixels bare, RenditionPlan plan) {
+        List<Lettering> unveiled =
+                plan.lettering().stream().map(Lettering::unveiled).toList();
+        Veil kind = new Veil(new Colour(own.ink()), 0, Veil.From.ALL, null, false);
+        LeastVeil alone = LeastVeil.of(bare, unveiled, kind, plan.around());
+        if (!alone.found()) {
+            return " Its own alone will not do, up to " + Said.percent(Veil.MOST_PROPOSED) + ".";
+        }
+        double strength = Math.ceil(alone.veil().strength() * 100 - 1e-9) / 100;
+        return strength == 0
+                ? " It could be left out there."
+                : " " + Said.percent(strength)
+                        + " in the theme would be just enough alone: type that there, and burn none in.";
+    }
+
+    private static String said(Tint own) {
+        return Said.percent(own.strength()) + " of " + word(new Colour(own.ink()));
     }
 
     private static List<Offer> offers(Pixels bare, RenditionPlan plan, Veil kind, Readable worst) {

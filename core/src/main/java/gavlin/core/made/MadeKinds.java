@@ -6,6 +6,7 @@ import gavlin.core.drawing.Made;
 import gavlin.core.lettered.LetteredMark;
 import gavlin.core.speech.Said;
 import gavlin.core.tile.Tile;
+import gavlin.core.tile.WovenTile;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import tools.jackson.core.JacksonException;
@@ -27,6 +28,7 @@ public final class MadeKinds {
         BY_WORD.put(LetteredMark.KIND, LetteredMark.class);
         BY_WORD.put(Canvas.KIND, Canvas.class);
         BY_WORD.put(Tile.KIND, Tile.class);
+        BY_WORD.put(WovenTile.KIND, WovenTile.class);
         BY_WORD.put(Composition.KIND, Composition.class);
     }
 

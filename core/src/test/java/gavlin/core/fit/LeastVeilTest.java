@@ -116,7 +116,7 @@ class LeastVeilTest {
     }
 
     private static Lettering words(String box, int ink, double least) {
-        return new Lettering("s", "Home", "Five lights", Box.parse(box), 0, 0xFFFFFF, ink, least);
+        return new Lettering("s", "Home", "Five lights", Box.parse(box), 0, 0xFFFFFF, ink, least, null);
     }
 
     private static Pixels flat(int rgb) {

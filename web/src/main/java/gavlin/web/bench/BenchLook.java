@@ -97,6 +97,7 @@ record BenchLook(
      * @param page the page's name, or empty
      * @param picture where the whole prepared picture lies
      * @param file where the whole file lies
+     * @param veil that the theme lays over it itself, or null
      * @param always in a showing of many widths, the part of the box with what is seen at every one of them; null otherwise
      */
     record Seen(
@@ -111,8 +112,12 @@ record BenchLook(
             Box<InShowing> always,
             boolean round,
             String background,
+            ThemeVeil veil,
             List<Over> obstructions,
             List<Hides> hides) {}
+
+    /** @param strength opacity, 0..1 */
+    record ThemeVeil(String ink, double strength) {}
 
     /** @param words for a place of words, which a picture may lie under; null for something opaque */
     record Over(String name, Box<InShowing> box, double radius, Words words) {}
@@ -292,6 +297,11 @@ record BenchLook(
                 always == null || always.isEmpty() ? null : always.carry(picture, whole),
                 state.slot().brief().shape() == Brief.Shape.CIRCLE,
                 new Colour(backing == null ? showing.background() : backing).toString(),
+                showing.veil() == null
+                        ? null
+                        : new ThemeVeil(
+                                new Colour(showing.veil().ink()).toString(),
+                                showing.veil().strength()),
                 showing.obstructions().stream()
                         .map(o -> new Over(o.name(), o.box().intersect(showing.box()), radius(o), words(o)))
                         .toList(),

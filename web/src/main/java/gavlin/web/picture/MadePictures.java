@@ -160,7 +160,7 @@ public class MadePictures {
             Pixels pixels = source.render(new Framing<>(picture.size().box(), size.box()), size)
                     .withoutIdleAlpha();
             return pixels.channels() == 4
-                    ? new Made.Piece(PngWriter.write(pixels, Tags.NONE), PictureType.PNG, size.proportion())
+                    ? new Made.Piece(PngWriter.writeAtOnce(pixels), PictureType.PNG, size.proportion())
                     : new Made.Piece(
                             JpegWriter.write(pixels, OPAQUE, JpegWriter.Chroma.FULL, Tags.NONE),
                             PictureType.JPEG,

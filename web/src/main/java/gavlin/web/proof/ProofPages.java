@@ -6,6 +6,7 @@ import gavlin.core.brief.Brief;
 import gavlin.core.brief.Obstruction;
 import gavlin.core.brief.PagePlan;
 import gavlin.core.brief.Slot;
+import gavlin.core.brief.Tint;
 import gavlin.core.colour.Colour;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Size;
@@ -94,6 +95,7 @@ final class ProofPages {
      * A slot on the page.
      *
      * @param number among the places of its page, from 0
+     * @param veil that the theme lays over it itself; null for none
      * @param file where the file is read that would be sent; null where there is none
      * @param image where that lies in the slot's box
      * @param clip the id of what cuts it to a circle; null for none
@@ -110,6 +112,7 @@ final class ProofPages {
             String bench,
             Box<InShowing> box,
             String ground,
+            Veil veil,
             int number,
             String file,
             Box<InShowing> image,
@@ -118,6 +121,13 @@ final class ProofPages {
             String moving,
             Box<InShowing> left,
             Before before) {}
+
+    /** @param strength opacity, 0..1 */
+    public record Veil(String ink, double strength) {
+        static Veil of(Tint tint) {
+            return tint == null ? null : new Veil(new Colour(tint.ink()).toString(), tint.strength());
+        }
+    }
 
     /** What left last for a place, and lies there otherwise than what is decided now. @param image where it lies in the slot's box */
     public record Before(String file, Box<InShowing> image) {
@@ -269,6 +279,7 @@ final class ProofPages {
                 entry.benchHref(placed.own()),
                 placed.box(all),
                 new Colour(placed.showing().background()).toString(),
+                Veil.of(placed.showing().veil()),
                 all.indexOf(placed),
                 placed.file(),
                 moves && motion.way() == Motion.Way.LARGEST ? motion.largest(placed.fileBox(), box) : placed.fileBox(),

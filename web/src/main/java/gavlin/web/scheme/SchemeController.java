@@ -16,6 +16,7 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -52,8 +53,8 @@ class SchemeController {
         this.json = json;
     }
 
-    /** @param value #RRGGBB */
-    public record Field(String role, String words, String value) {}
+    /** @param value #RRGGBB @param inTheme what the theme calls its settings of it; empty where nobody said */
+    public record Field(String role, String words, String value, String inTheme) {}
 
     public record Pair(String name, String ratio, boolean passes, String least) {}
 
@@ -83,7 +84,8 @@ class SchemeController {
                         .map(each -> new Field(
                                 each.getKey().word(),
                                 each.getKey().words(),
-                                each.getValue().toString()))
+                                each.getValue().toString(),
+                                inTheme(site, each.getKey())))
                         .toList(),
                 scheme.pairs().stream()
                         .map(pair -> new Pair(
@@ -97,6 +99,12 @@ class SchemeController {
                         ? "None of its colours is used yet."
                         : Phrases.count(places.size(), "place has", "places have") + " one of its colours:",
                 scheme.css());
+    }
+
+    private static String inTheme(OpenSite site, Role role) {
+        return site.sheet().settingsOf(role.word()).stream()
+                .map(name -> "“" + name + "”")
+                .collect(Collectors.joining(", "));
     }
 
     /** A new one: of the colours that are given, or as a JSON document. */

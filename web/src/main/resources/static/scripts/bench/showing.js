@@ -19,6 +19,7 @@ export function drawSeen(showing, look, scale) {
       whole,
     ),
     ...layer,
+    ...(showing.veil ? [svg("rect", { width, height, fill: showing.veil.ink, "fill-opacity": showing.veil.strength, ...(showing.round ? { "clip-path": `url(#round-${showing.id})` } : {}) })] : []),
     ...(showing.always ? [svg("rect", { ...boxed(showing.always), class: "always" })] : []),
     ...showing.obstructions.flatMap((o) => drawObstruction(o, scale)),
   );

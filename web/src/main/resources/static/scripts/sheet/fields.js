@@ -23,7 +23,8 @@ const SHOWING = {
   fields: [
     text("id", "id"), text("name", "name"), oneOf("page", "page", ids("pages")), number("screen.width", "screen width, px"),
     number("box.width", "width there, px"), text("box.height", "height there, px, or own", { kind: "length", placeholder: "320" }), number("box.to.width", "up to a width of, px"), text("box.to.height", "and a height of, px", { kind: "length" }),
-    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "a site may set object-position", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), text("alsoBehind", "other colours behind: of a gradient, a picture", { kind: "words", placeholder: "#17313A, #4878A0" }), exists,
+    oneOf("objectFit", "object-fit", ["cover", "contain"]), text("objectPosition", "object-position", { placeholder: "50% 50%" }), text("positionIsFree", "a site may set object-position", { kind: "yes" }), text("background", "background", { placeholder: "#FFFFFF" }), text("alsoBehind", "other colours behind: of a gradient, a picture", { kind: "words", placeholder: "#17313A, #4878A0" }),
+    text("veil.ink", "ink of the theme’s own veil", { placeholder: "#000000" }), number("veil.strength", "its strength, 0 to 1"), exists,
   ],
   lists: [["obstructions", "Over it", OBSTRUCTION]],
 };
@@ -67,6 +68,11 @@ export const THEME = {
   fields: [text("theme.name", "theme"), text("theme.version", "version")],
   lists: [
     ["sections", "Sections, which may have pictures of their own", { ...NAMED, one: "section", fresh: (n) => ({ id: `section-${n}`, name: `Section ${n}` }) }],
+    ["settings", "Colours, as the theme’s settings call them", {
+      one: "setting",
+      fresh: () => ({ colour: "ground", name: "Page background" }),
+      fields: [oneOf("colour", "colour", ["ground", "text", "button", "button-text", "header", "footer", "link", "highlight"]), text("name", "what the theme calls it")],
+    }],
     ["variants", "Variants, of which a site chooses", {
       one: "variant",
       fresh: (n) => ({ id: `variant-${n}`, name: `Variant ${n}`, options: [{ id: "one", name: "one" }, { id: "other", name: "other" }] }),
