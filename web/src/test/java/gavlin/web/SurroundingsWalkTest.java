@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
@@ -136,6 +137,41 @@ class SurroundingsWalkTest extends BrowserWalk {
         assertThat(gauge("words over it").locator("> .v")).not().hasText("fails");
         page.locator("#undo").click();
         page.waitForCondition(() -> fit("banner").at("/fit/finish/words/0/x").asDouble() == 950);
+    }
+
+    /** A spot is drawn round on the picture; one of the proposals is taken, and taken back. */
+    @Test
+    void spot_isFilledFromElsewhere_byTheProposalThatIsTaken() {
+        gavlin.json(
+                "warden",
+                "PUT",
+                SITE + "/slots/banner/fit",
+                "{\"picture\":\"" + fit("top").path("picture").asString() + "\"}");
+        signIn();
+        open("slots/banner/bench");
+        assertThat(page.locator("#gauges")).containsText("weight");
+        page.locator("#mend-menu summary").click();
+        page.locator("[data-tool=mend]").click();
+        assertThat(page.locator("#moving")).containsText("draw a box round the spot");
+        BoundingBox table = page.locator("#drawing").boundingBox();
+        page.mouse().move(table.x + 0.5 * table.width, table.y + 0.45 * table.height);
+        page.mouse().down();
+        page.mouse().move(table.x + 0.6 * table.width, table.y + 0.55 * table.height);
+        page.mouse().up();
+        assertThat(page.locator("#mending figure")).hasCount(4);
+        assertNoViolations();
+        page.locator("#mending figure button").nth(1).click();
+        page.waitForCondition(() -> fit("banner").at("/fit/prepare/mend").size() == 1);
+        JsonNode spot = fit("banner").at("/fit/prepare/mend/0");
+        assertTrue(
+                Math.abs(spot.path("x").asInt() - spot.path("fromX").asInt())
+                                >= spot.path("width").asInt()
+                        || Math.abs(spot.path("y").asInt() - spot.path("fromY").asInt())
+                                >= spot.path("height").asInt(),
+                spot.toString());
+        page.locator("#mend-menu summary").click();
+        page.locator("#mend-none").click();
+        page.waitForCondition(() -> fit("banner").at("/fit/prepare/mend").isMissingNode());
     }
 
     @Test

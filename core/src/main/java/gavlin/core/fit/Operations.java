@@ -6,6 +6,7 @@ import gavlin.core.grow.Grow;
 import gavlin.core.ink.Ink;
 import gavlin.core.lift.Lift;
 import gavlin.core.line.Line;
+import gavlin.core.mend.Mend;
 import gavlin.core.operation.Finish;
 import gavlin.core.operation.Operation;
 import gavlin.core.operation.OperationType;
@@ -26,7 +27,7 @@ import tools.jackson.databind.JsonNode;
 /** All operations, by their stage: the one place that names them. */
 public final class Operations {
     public static final List<OperationType<? extends Preparation>> PREPARE =
-            List.of(Lift.TYPE, Tighten.TYPE, Ink.TYPE, Turn.TYPE, Grow.TYPE);
+            List.of(Lift.TYPE, Tighten.TYPE, Ink.TYPE, Turn.TYPE, Grow.TYPE, Mend.TYPE);
     public static final List<OperationType<? extends Finish>> FINISH =
             List.of(Backing.TYPE, Veil.TYPE, Words.TYPE, Line.TYPE);
 

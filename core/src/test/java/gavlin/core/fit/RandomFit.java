@@ -9,6 +9,8 @@ import gavlin.core.geometry.Rule;
 import gavlin.core.grow.Grow;
 import gavlin.core.ink.Ink;
 import gavlin.core.lift.Lift;
+import gavlin.core.mend.Mend;
+import gavlin.core.mend.Spot;
 import gavlin.core.tighten.Tighten;
 import gavlin.core.turn.Turn;
 import gavlin.core.veil.Veil;
@@ -44,6 +46,9 @@ final class RandomFit {
         }
         if (random.nextInt(3) == 0) {
             fit = fit.with(new Grow(random.nextInt(90), random.nextInt(90), random.nextInt(90), random.nextInt(90)));
+        }
+        if (random.nextInt(4) == 0) {
+            fit = fit.with(new Mend(List.of(new Spot(random.nextInt(90), 7, 40, 4, 300, random.nextInt(90)))));
         }
         if (random.nextInt(3) == 0) {
             fit = fit.with(new Backing(new Colour(random.nextInt(1 << 24))));

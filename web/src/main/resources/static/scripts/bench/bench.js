@@ -17,6 +17,7 @@ import { createKeepList } from "./keep.js";
 import { body } from "./keepdelta.js";
 import { listenToMembers } from "./members.js";
 import { listenToMark } from "./mark.js";
+import { listenToMend } from "./mend.js";
 import { listenToPlaces } from "./places.js";
 import { createLarge } from "./large.js";
 import { createSaver } from "./saver.js";
@@ -93,6 +94,11 @@ function start(first) {
   const growth = listenToGrowth(by("growth"), {
     say, put: (grow) => { change({ patch: { prepare: { grow: { ink: null, seed: null, avoid: null, ...grow } } } }); saver.rest(); },
     ask: (seed) => send("POST", `${base}/growth${query ? `${query}&` : "?"}seed=${seed}`, question()),
+  });
+  const mending = listenToMend(by("mending"), by("mend-none"), {
+    say, size: () => state.look.prepared, present: () => patched(state.look.fit, asked(state)?.patch).prepare?.mend ?? [],
+    put: (spots) => { change({ patch: { prepare: { mend: spots.length > 0 ? spots : null } } }); saver.rest(); },
+    ask: ({ x, y, width, height }) => send("POST", `${base}/mend${query ? `${query}&` : "?"}${new URLSearchParams({ x, y, width, height })}`, question()),
   });
   by("grow-ways").addEventListener("click", () => growth.open());
   const veil = listenToVeil({
@@ -371,6 +377,7 @@ function start(first) {
     beginArea: (id) => dispatch({ type: "hold", id }),
     moveArea: (id, box) => editAreas({ type: "putArea", area: { ...areasOf(state).find((area) => area.id === id), box }, remember: false }),
     newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); newArea(box); },
+    mend: (box) => { dispatch({ type: "takeTool", tool: state.tool }); mending.mend(box); },
     pinch: (to) => { dispatch({ type: "select", id: null }); moveWindow(to); },
     spot: (keep, along) => { dispatch({ type: "takeTool", tool: state.tool }); change({ spots: [{ keep, along }] }); saver.rest(); },
     level: (from, to) => { dispatch({ type: "takeTool", tool: state.tool }); change({ level: { from, to } }); },

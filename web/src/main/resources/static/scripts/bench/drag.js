@@ -12,7 +12,7 @@ const SLIP = 6;
  * tool is chosen (a new area, a line along the horizon) the next stroke is the tool's. Two fingers zoom.
  *
  * @param current gives { size, window, areas, focal, tool, mayEdit } as they are drawn
- * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), level(from, to), spot(keep, along), pinch(window), letGo
+ * @param hands what is called: begin, moveWindow, moveFocal, select(id), beginArea(id), moveArea(id, box), newArea(box), mend(box), level(from, to), spot(keep, along), pinch(window), letGo
  */
 export function createDrag(table, element, current, hands) {
   const screenPoint = ({ clientX, clientY }) => ({ x: clientX, y: clientY });
@@ -191,6 +191,8 @@ export function createDrag(table, element, current, hands) {
         }
         if (tool === "horizon") {
           hands.level(start, now);
+        } else if (tool === "mend") {
+          hands.mend(clipped(between(start, now), current().size));
         } else {
           hands.newArea(clipped(between(start, now), current().size));
         }

@@ -50,6 +50,7 @@ export const selectedArea = (state) => areasOf(state).find(({ id }) => id === st
 /** What the next stroke is for. */
 const TOOLS = {
   area: "draw a box around what must be seen",
+  mend: "draw a box round the spot that is to be filled",
   horizon: "draw along the horizon, or along a mast",
   "keep-spot": "click or draw over what belongs to the mark",
   "take-spot": "click or draw over what is to go",

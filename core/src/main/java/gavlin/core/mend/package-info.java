@@ -1,0 +1,2 @@
+/** Spots of a picture filled from elsewhere in it. */
+package gavlin.core.mend;
