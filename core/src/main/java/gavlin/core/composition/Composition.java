@@ -35,6 +35,7 @@ public record Composition(
     public static final int MOST_PIECES = 24;
     public static final int MOST_WORDS = 12;
     private static final int LARGEST = 8192;
+    private static final int LEAST_LETTERS = 4;
     /** A piece is drawn so much finer than it stands, for files of twice the density. */
     private static final double FINER = 2;
 
@@ -81,7 +82,7 @@ public record Composition(
             if (!LetteredMark.WEIGHTS.contains(weight)) {
                 throw new BadInput("weight", "weight must be " + Said.either(LetteredMark.WEIGHTS) + ", was " + weight);
             }
-            Require.range("size", size, 4, 1000, "px");
+            Require.range("size", size, LEAST_LETTERS, 1000, "px");
             ink = Colour.parse("ink", ink == null ? "#000000" : ink).toString();
             Require.range("x", x, -LARGEST, LARGEST, "px");
             Require.range("y", y, -LARGEST, LARGEST, "px");
@@ -128,6 +129,38 @@ public record Composition(
     public static Composition plain(Size size, Colour ground) {
         return new Composition(
                 KIND, size.width(), size.height(), new Ground(ground.toString(), null, null), null, null, null);
+    }
+
+    /** The same on a canvas of another size: as large as it fits in there whole, about the middle, to be laid out anew. */
+    public Composition in(Size other) {
+        double scale = Math.min((double) other.width() / width, (double) other.height() / height);
+        double left = (other.width() - scale * width) / 2;
+        double top = (other.height() - scale * height) / 2;
+        return new Composition(
+                KIND,
+                other.width(),
+                other.height(),
+                ground,
+                pieces.stream()
+                        .map(each -> new PieceAt(
+                                each.picture,
+                                left + scale * each.x,
+                                top + scale * each.y,
+                                Math.max(1, scale * each.height),
+                                each.mirrored))
+                        .toList(),
+                words.stream()
+                        .map(each -> new WordsAt(
+                                each.text,
+                                each.font,
+                                each.weight,
+                                Math.max(LEAST_LETTERS, scale * each.size),
+                                each.ink,
+                                left + scale * each.x,
+                                top + scale * each.y,
+                                each.align))
+                        .toList(),
+                line);
     }
 
     @Override

@@ -10,11 +10,6 @@ import gavlin.core.raster.Renderable;
 
 /** A picture with spots of it filled: each rendition copies in its own size, so that what is filled is as sharp as the rest. */
 record MendedPicture(Renderable<InPrepared> before, Mend mend) implements Renderable<InPrepared> {
-    /** The tone is compared on so many px a side at most. */
-    private static final int MOST_TONED = 120;
-    /** Of the shorter side: as wide is the part along the edge on which it is. */
-    private static final int BAND = 12;
-
     @Override
     public Size size() {
         return before.size();
@@ -59,16 +54,18 @@ record MendedPicture(Renderable<InPrepared> before, Mend mend) implements Render
         double shiftX = spot.fromX() - spot.x();
         double shiftY = spot.fromY() - spot.y();
         Pixels copy = before.render(new Framing<>(there.moved(shiftX, shiftY), size.box()), size);
-        double[] tone = tone(spot, copy.channels());
+        Tone tone = Tone.of(before, spot);
         for (int y = 0; y < size.height(); y++) {
             double py = there.y() + (y + 0.5) * there.height() / size.height();
             for (int x = 0; x < size.width(); x++) {
-                double weight = spot.weight(there.x() + (x + 0.5) * there.width() / size.width(), py);
+                double px = there.x() + (x + 0.5) * there.width() / size.width();
+                double weight = spot.weight(px, py);
                 if (weight > 0) {
                     int from = (y * size.width() + x) * copy.channels();
                     int to = ((top + y) * out.width() + left + x) * channels;
                     for (int c = 0; c < channels; c++) {
-                        double over = c < copy.channels() ? (copy.samples()[from + c] & 0xff) + tone[c] : 255;
+                        double over = c < copy.channels() ? copy.samples()[from + c] & 0xff : 255;
+                        over += c < 3 ? tone.at((px - spot.x()) / spot.width(), (py - spot.y()) / spot.height(), c) : 0;
                         int under = samples[to + c] & 0xff;
                         samples[to + c] =
                                 (byte) Math.round(Math.max(0, Math.min(255, under + weight * (over - under))));
@@ -77,33 +74,5 @@ record MendedPicture(Renderable<InPrepared> before, Mend mend) implements Render
             }
         }
         return true;
-    }
-
-    /** What has to be added to the copy, so that along its edge it is as light as what it is laid on; nothing to its alpha. */
-    private double[] tone(Spot spot, int channels) {
-        Size size = new Size(Math.min(MOST_TONED, spot.width()), Math.min(MOST_TONED, spot.height()));
-        Pixels here = before.render(new Framing<>(spot.box(), size.box()), size);
-        Pixels there = before.render(new Framing<>(spot.from(), size.box()), size);
-        double[] tone = new double[channels];
-        int count = 0;
-        int right = size.width() - 1;
-        int bottom = size.height() - 1;
-        int band = Math.max(1, Math.min(size.width(), size.height()) / BAND); // what is to go hardly reaches so far
-        for (int y = 0; y <= bottom; y++) {
-            for (int x = 0; x <= right; x++) {
-                if (Math.min(Math.min(x, right - x), Math.min(y, bottom - y)) < band) {
-                    count++;
-                    int at = y * size.width() + x;
-                    for (int c = 0; c < 3; c++) {
-                        tone[c] += (here.samples()[at * here.channels() + c] & 0xff)
-                                - (there.samples()[at * there.channels() + c] & 0xff);
-                    }
-                }
-            }
-        }
-        for (int c = 0; c < 3; c++) {
-            tone[c] /= count;
-        }
-        return tone;
     }
 }

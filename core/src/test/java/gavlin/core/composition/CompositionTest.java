@@ -70,6 +70,25 @@ class CompositionTest {
         }
     }
 
+    /** From 2000×400 to a narrow slot of 400×200: a fifth as large, about the middle; nothing is lost or squashed. */
+    @Test
+    void laidOutForANarrowSlot_allOfItIsStillThere() {
+        Composition wide = (Composition)
+                read(
+                        "{'kind':'composition','width':2000,'height':400,'ground':{'colour':'#17313A'},"
+                                + "'pieces':[{'picture':'p','x':1500,'y':100,'height':200,'mirrored':true}],"
+                                + "'words':[{'text':'Five lights','size':10,'x':100,'y':200,'align':'middle'}],'line':{'width':16}}");
+        Composition narrow = wide.in(SIZE);
+        assertEquals(SIZE, new Size(narrow.width(), narrow.height()));
+        assertEquals(
+                new Composition.PieceAt("p", 300, 80, 40, true), narrow.pieces().get(0));
+        assertEquals(20, narrow.words().get(0).x());
+        assertEquals(100, narrow.words().get(0).y());
+        assertEquals(4, narrow.words().get(0).size(), "letters are never smaller than they may be");
+        assertEquals(wide.ground(), narrow.ground());
+        assertEquals(wide, wide.in(new Size(2000, 400)));
+    }
+
     @Test
     void line_runsAlongTheEdge() throws IOException {
         Pixels drawn = drawn(

@@ -78,17 +78,31 @@ class CompositionController {
     /** What the theme lays over the slot somewhere, px of its file. */
     public record Over(String name, boolean words, Box<InSlot> box) {}
 
-    /** @param slot for which it is put together, or none */
+    /** @param slot for which it is put together, or none @param from the composition that it begins as, or none */
     @GetMapping("/composition")
     String fresh(
             @AuthenticationPrincipal SignedIn who,
             @PathVariable String site,
             @RequestParam(defaultValue = "") String slot,
+            @RequestParam(defaultValue = "") String from,
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
         Size size = slot.isEmpty() ? USUAL : open.slot(slot).brief().sizeFor(USUAL);
-        return page(open, slot, Composition.plain(size, GROUND), null, model);
+        Composition begun = from.isEmpty()
+                ? Composition.plain(size, GROUND)
+                : composition(pictures.find(open, from)).in(size);
+        return page(open, slot, begun, null, model);
     }
+
+    private static Composition composition(StoredPicture picture) {
+        if (!(picture.made() instanceof Composition composition)) {
+            throw new Conflict(picture.label() + " was not put together here");
+        }
+        return composition;
+    }
+
+    /** A slot that a composition could be laid out for, by its size. */
+    public record Other(String id, String name) {}
 
     @GetMapping("/{id}/composition")
     String present(
@@ -99,10 +113,7 @@ class CompositionController {
             Model model) {
         OpenSite open = sites.open(who.viewer(), site);
         StoredPicture picture = pictures.find(open, id);
-        if (!(picture.made() instanceof Composition composition)) {
-            throw new Conflict(picture.label() + " was not put together here");
-        }
-        return page(open, slot, composition, picture, model);
+        return page(open, slot, composition(picture), picture, model);
     }
 
     private String page(OpenSite site, String slot, Composition composition, StoredPicture picture, Model model) {
@@ -116,6 +127,14 @@ class CompositionController {
         if (!model.containsAttribute("document")) {
             model.addAttribute("document", json.writeValueAsString(composition));
         }
+        model.addAttribute(
+                "others",
+                site.sheet().slots().stream()
+                        .filter(each -> each.brief().size() != null && !each.isMark())
+                        .map(each -> new Other(
+                                each.id(),
+                                each.name() + ", " + each.brief().size().label()))
+                        .toList());
         model.addAttribute("fonts", String.join(",", LetteredMark.FONTS));
         model.addAttribute(
                 "pieces",
