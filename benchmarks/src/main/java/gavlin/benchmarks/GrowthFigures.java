@@ -7,14 +7,20 @@ import gavlin.core.fit.PictureFacts;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.fit.VeilAdvice;
 import gavlin.core.fit.WordPlaces;
+import gavlin.core.fit.WordSetting;
+import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.grow.Grow;
+import gavlin.core.mend.Mend;
+import gavlin.core.mend.MendPlaces;
+import gavlin.core.mend.Spot;
 import gavlin.core.operation.Prepared;
 import gavlin.core.raster.PixelsPicture;
 import gavlin.core.raster.Renderable;
+import gavlin.core.words.Passage;
 import java.util.List;
 
 /** What it takes to make more picture, and to make words readable. */
@@ -49,6 +55,34 @@ final class GrowthFigures {
                 .add(
                         "all nine places",
                         () -> WordPlaces.of(picture, plan, slot, List.of(), VeilAdvice.against(plan.lettering())))
+                .add(
+                        "words in the file, placed",
+                        () -> WordSetting.of(
+                                picture,
+                                plan,
+                                slot,
+                                List.of(),
+                                new Passage(
+                                        "Five lights on one coast",
+                                        null,
+                                        700,
+                                        60,
+                                        0.0,
+                                        null,
+                                        0,
+                                        0,
+                                        900,
+                                        null,
+                                        null,
+                                        0,
+                                        null)))
+                .print(ROUNDS);
+        Prepared mended = Prepared.asIs(PICTURE).with(new Mend(List.of(new Spot(900, 300, 160, 120, 300, 500))));
+        Renderable<InPrepared> prepared = Prepared.asIs(PICTURE).of(picture);
+        new Figures("a spot of 160×120 on 2000×800")
+                .add("four proposals found", () -> MendPlaces.of(prepared, new Box<>(900, 300, 160, 120), List.of(), 4))
+                .add("the whole picture rendered with it", () -> render(mended, picture, PICTURE))
+                .add("and without", () -> render(Prepared.asIs(PICTURE), picture, PICTURE))
                 .print(ROUNDS);
     }
 
