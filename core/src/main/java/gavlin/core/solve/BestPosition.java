@@ -85,13 +85,17 @@ public record BestPosition(Position position, double worst, Shares shares) {
         return problem.at(new Position(x / 100.0, y / 100.0)).shares(window).worst();
     }
 
-    /** Window and position together: from the best of a few positions, each in turn for the other, as long as that shows more. */
-    public static Problem together(Problem problem, Lock lock, List<Box<InPrepared>> starts) {
-        Problem best = problem;
-        double worst = problem.best(lock, starts).shares().worst();
-        if (!isFree(problem) || worst >= Shares.WHOLE) {
-            return problem;
+    /** @param certain whether no other position shows more of what is worst off */
+    public record Together(Problem problem, boolean certain) {}
+
+    /** Window and position together: from the best of a few positions, each in turn for the other, and then over all of them until it is proven. */
+    public static Together together(Problem problem, Lock lock, List<Box<InPrepared>> starts) {
+        double first = problem.best(lock, starts).shares().worst();
+        if (!isFree(problem) || first >= Shares.WHOLE) {
+            return new Together(problem, true);
         }
+        Problem best = problem;
+        double worst = first;
         for (Position from : FROM) {
             Problem tried = problem.at(from);
             double value = tried.best(lock, starts).shares().worst();
@@ -99,17 +103,11 @@ public record BestPosition(Position position, double worst, Shares shares) {
                 best = tried;
                 worst = value;
             }
-        }
-        for (int round = 0; round < ROUNDS && worst < Shares.WHOLE && !Patience.isOver(); round++) {
-            BestPosition position = of(best, best.best(lock, starts).window());
-            Problem next = best.at(position.position);
-            double value = next.best(lock, starts).shares().worst();
-            if (value <= worst + 1e-6) {
-                return best;
+            if (worst >= Shares.WHOLE) {
+                return new Together(best, true);
             }
-            best = next;
-            worst = value;
         }
-        return best;
+        PositionSearch.Found found = PositionSearch.best(best, worst, lock, starts);
+        return new Together(found.problem(), found.proven());
     }
 }

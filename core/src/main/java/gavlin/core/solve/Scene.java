@@ -9,6 +9,7 @@ import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InSlot;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /**
  * Everything that decides which window is best: values only.
@@ -44,6 +45,11 @@ public record Scene(
                 OpenArea.aim(slot.showings(), size),
                 widest,
                 Math.max(widest / Framing.MAX_ZOOM, Math.min(widest, size.width())));
+    }
+
+    /** The same, seen otherwise. */
+    Scene with(UnaryOperator<List<Sight>> others) {
+        return new Scene(picture, slot, areas, List.copyOf(others.apply(sights)), focal, aim, widest, narrowest);
     }
 
     /** The same, were this the least width of a window. */

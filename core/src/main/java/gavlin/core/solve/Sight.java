@@ -45,6 +45,51 @@ record Sight(Showing showing, List<Piece> pieces) {
         return new Sight(showing, List.copyOf(pieces));
     }
 
+    /**
+     * What may be seen at any of some places of the same showing, between which everything only shifts: all that is seen at one of them, less what is
+     * covered at each. Never less than what is seen at one of them.
+     *
+     * @param corners the showing at the outermost of these places
+     */
+    static Sight atMost(List<Sight> corners) {
+        List<Piece> pieces = new ArrayList<>();
+        for (int i = 0; i < corners.get(0).pieces.size(); i++) {
+            List<Piece> same = new ArrayList<>();
+            for (Sight corner : corners) {
+                same.add(corner.pieces.get(i));
+            }
+            pieces.add(atMostOf(same));
+        }
+        return new Sight(corners.get(0).showing, List.copyOf(pieces));
+    }
+
+    private static Piece atMostOf(List<Piece> same) {
+        Box<InSlot> seen =
+                same.stream().map(piece -> box(piece.seen)).reduce(Box::hull).orElseThrow();
+        List<Region> hidden = new ArrayList<>();
+        int count = same.get(0).hidden.size();
+        // What lies beside the picture at one of them is not in its list: then none can be told from another.
+        if (same.stream().allMatch(piece -> piece.hidden.size() == count)) {
+            for (int k = 0; k < count; k++) {
+                int which = k;
+                Box<InSlot> always = same.stream()
+                        .map(piece -> box(piece.hidden.get(which)))
+                        .reduce(Box::intersect)
+                        .orElseThrow();
+                if (!always.isEmpty()
+                        && same.stream()
+                                .allMatch(piece -> piece.hidden.get(which).isRectangle())) {
+                    hidden.add(Region.rectangle(always));
+                }
+            }
+        }
+        return new Piece(Region.rectangle(seen), List.copyOf(hidden));
+    }
+
+    private static Box<InSlot> box(Region region) {
+        return new Box<>(region.left, region.top, region.right - region.left, region.bottom - region.top);
+    }
+
     private static List<Double> widths(Showing showing, Size file) {
         List<Double> keys = showing.keyWidths(file);
         List<Double> widths = new ArrayList<>(List.of(keys.get(0)));

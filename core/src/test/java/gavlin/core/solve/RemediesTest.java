@@ -2,7 +2,6 @@ package gavlin.core.solve;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
-import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -187,7 +186,14 @@ class RemediesTest {
         // The square shows 750 of 3000 px; the light's right edge at 2900 is in it from (2900 − 750) / (3000 − 750) on.
         assertEquals(new Position(0.96, 0.5), best.position());
         assertNull(BestPosition.of(problem(PHONE, LAMP), window));
-        assertNotNull(BestPosition.together(problem, Lock.NOTHING, List.of()));
+        assertEquals(
+                1,
+                BestPosition.together(problem, Lock.NOTHING, List.of())
+                        .problem()
+                        .best(Lock.NOTHING, List.of())
+                        .shares()
+                        .worst(),
+                1e-9);
     }
 
     private static Shortfall shortfall(Problem problem) {

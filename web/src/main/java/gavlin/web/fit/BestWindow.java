@@ -50,19 +50,23 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
                 locks.contains("zoom") ? window.width() : null);
         Found found = find(present, lock, List.of(window), heights(present.slot(), present.fit(), locks, heights));
         Optional<Shortfall> shortfall =
-                found.worst >= Shares.WHOLE ? Optional.empty() : Remedies.of(found.problem, lock);
+                found.worst >= Shares.WHOLE || !found.certain ? Optional.empty() : Remedies.of(found.problem, lock);
         return new BestWindow(found.fit, found.worst, shortfall.orElse(null));
     }
 
-    private record Found(Fit fit, double worst, Problem problem) {}
+    /** @param certain whether nothing shows more in any height that was tried */
+    private record Found(Fit fit, double worst, Problem problem, boolean certain) {}
 
     private static Found find(FitState present, Lock lock, List<Box<InPrepared>> near, List<Integer> heights) {
         Problem problem = present.problem();
         Fit best = null;
         double bestWorst = -1;
         Problem bestProblem = problem;
+        boolean certain = true;
         for (Integer height : heights) {
-            Problem placed = BestPosition.together(problem.inHeight(height), lock, near);
+            BestPosition.Together together = BestPosition.together(problem.inHeight(height), lock, near);
+            Problem placed = together.problem();
+            certain &= together.certain();
             Problem.Answer answer = placed.best(lock, near);
             Box<InPrepared> whole = inWholePixels(answer.window(), placed, lock);
             double worst = answer.shares().worst();
@@ -72,7 +76,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
                 bestProblem = placed;
             }
         }
-        return new Found(best, bestWorst, bestProblem);
+        return new Found(best, bestWorst, bestProblem, certain);
     }
 
     /** The fit as it is when an offer is taken that is not another picture. */

@@ -1,0 +1,171 @@
+package gavlin.core.solve;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import gavlin.core.brief.Showing;
+import gavlin.core.brief.Slot;
+import gavlin.core.brief.SlotSheetReader;
+import gavlin.core.geometry.Box;
+import gavlin.core.geometry.FocalPoint;
+import gavlin.core.geometry.Framing;
+import gavlin.core.geometry.Position;
+import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
+import gavlin.core.operation.Prepared;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+/** Window and object-position sought together, where it is known by construction that there is one of each that shows everything. */
+class PositionSearchTest {
+    private static final int SCENES = 1000;
+
+    /**
+     * A window and a position are drawn by lot, and areas are put where they are seen through them in every showing, beside the bars.
+     * So each scene can be shown whole, and no answer may say that it can't.
+     */
+    @Test
+    void sceneThatCanBeShownWhole_isNeverCalledImpossible() {
+        int told = 0;
+        int found = 0;
+        for (int seed = 0; told < SCENES; seed++) {
+            Problem problem = feasible(new Random(seed));
+            if (problem == null) {
+                continue;
+            }
+            told++;
+            BestPosition.Together together = BestPosition.together(problem, Lock.NOTHING, List.of());
+            Problem.Answer answer = together.problem().best(Lock.NOTHING, List.of());
+            boolean whole = answer.shares().worst() >= Shares.WHOLE;
+            found += whole ? 1 : 0;
+            assertTrue(
+                    whole || !together.certain() || !answer.impossible(),
+                    "scene " + seed + ": at best " + answer.shares().worst());
+        }
+        assertEquals(SCENES, found, "shown whole");
+    }
+
+    /** What all positions of a cell may show is at least what each of them does. */
+    @Test
+    void boundOverPositions_isNeverBelowWhatOneOfThemShows() {
+        Random random = new Random(5);
+        int told = 0;
+        for (int seed = 1000; told < 40; seed++) {
+            Problem problem = feasible(new Random(seed));
+            if (problem == null) {
+                continue;
+            }
+            told++;
+            double x = random.nextDouble() / 2;
+            double y = random.nextDouble() / 2;
+            List<Sight> over = new ArrayList<>();
+            List<Scene> corners = List.of(
+                    scene(problem, x, y),
+                    scene(problem, x + 0.5, y),
+                    scene(problem, x, y + 0.5),
+                    scene(problem, x + 0.5, y + 0.5));
+            for (int i = 0; i < corners.get(0).sights().size(); i++) {
+                int which = i;
+                over.add(Sight.atMost(
+                        corners.stream().map(scene -> scene.sights().get(which)).toList()));
+            }
+            double bound = WindowSearch.best(corners.get(0).with(sights -> over), Lock.NOTHING, List.of())
+                    .bound();
+            double within = WindowSearch.best(
+                            scene(problem, x + 0.5 * random.nextDouble(), y + 0.5 * random.nextDouble()),
+                            Lock.NOTHING,
+                            List.of())
+                    .worst();
+            assertTrue(bound >= within - 1e-6, seed + ": " + bound + " against " + within);
+        }
+    }
+
+    /** One of the scenes that were called impossible: seen whole at 84 % 6 % alone, or near it. */
+    @Test
+    void positionFarFromTheMiddle_isFound() {
+        Slot slot = slot(
+                new Size(1600, 500),
+                "{\"id\":\"a\",\"name\":\"A\",\"positionIsFree\":true,\"box\":{\"width\":400,\"height\":400}},"
+                        + "{\"id\":\"b\",\"name\":\"B\",\"positionIsFree\":true,\"box\":{\"width\":1200,\"height\":250}}");
+        Size picture = new Size(3200, 1000);
+        KeepArea area = new KeepArea("k1", "the light", KeepArea.Shape.RECTANGLE, new Box<>(0.72, 0.02, 0.2, 0.5), 1);
+        Problem problem = new Problem(
+                slot, Prepared.asIs(picture), List.of(area), FocalPoint.centre(), null, new Position(0.5, 0.5));
+        BestPosition.Together together = BestPosition.together(problem, Lock.NOTHING, List.of());
+        assertEquals(
+                1, together.problem().best(Lock.NOTHING, List.of()).shares().worst(), 1e-9);
+    }
+
+    private static Scene scene(Problem problem, double x, double y) {
+        return problem.at(new Position(x, y)).scene();
+    }
+
+    /** Null where the lot left no room for an area. */
+    private static Problem feasible(Random random) {
+        Size file = new Size(600 + random.nextInt(1400), 200 + random.nextInt(500));
+        List<String> showings = new ArrayList<>();
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+            int width = 200 + random.nextInt(1200);
+            int height = 100 + random.nextInt(500);
+            String bar = random.nextBoolean()
+                    ? ""
+                    : ",\"obstructions\":[{\"name\":\"bar\",\"kind\":\"solid\",\"box\":{\"x\":0,\"y\":0,\"width\":%d,\"height\":%d}}]"
+                            .formatted(width, 10 + random.nextInt(height / 3));
+            showings.add(
+                    "{\"id\":\"s%d\",\"name\":\"S%d\",\"positionIsFree\":%b,\"box\":{\"width\":%d,\"height\":%d}%s}"
+                            .formatted(i, i, random.nextInt(4) > 0, width, height, bar));
+        }
+        Slot slot = slot(file, String.join(",", showings));
+        Size picture = new Size(
+                file.width() + random.nextInt(2 * file.width()), file.height() + random.nextInt(2 * file.height()));
+        double widest = Math.min(picture.width(), picture.height() * file.proportion());
+        double width = file.width() + random.nextDouble() * Math.max(0, widest - file.width());
+        if (width > widest) {
+            return null;
+        }
+        double height = width / file.proportion();
+        Box<InPrepared> window = new Box<>(
+                random.nextDouble() * (picture.width() - width),
+                random.nextDouble() * (picture.height() - height),
+                width,
+                height);
+        Position position = new Position(random.nextInt(101) / 100.0, random.nextInt(101) / 100.0);
+        Box<InPrepared> open = window;
+        for (Showing showing : slot.showings()) {
+            Showing placed = showing.positioned(position);
+            Box<InPrepared> seen = placed.objectFit().seen(new Framing<>(window, file.box()), file, placed.box());
+            double bar = placed.obstructions().isEmpty()
+                    ? 0
+                    : placed.obstructions().get(0).box().height() / placed.box().height();
+            open = open.intersect(
+                    new Box<>(seen.x(), seen.y() + bar * seen.height(), seen.width(), (1 - bar) * seen.height()));
+        }
+        if (open.width() < 20 || open.height() < 20) {
+            return null;
+        }
+        List<KeepArea> areas = new ArrayList<>();
+        for (int i = 0; i < 1 + random.nextInt(2); i++) {
+            double w = open.width() * (0.2 + 0.75 * random.nextDouble());
+            double h = open.height() * (0.2 + 0.75 * random.nextDouble());
+            double x = open.x() + random.nextDouble() * (open.width() - w);
+            double y = open.y() + random.nextDouble() * (open.height() - h);
+            areas.add(new KeepArea(
+                    "k" + (i + 1),
+                    "area " + i,
+                    KeepArea.Shape.RECTANGLE,
+                    new Box<>(x / picture.width(), y / picture.height(), w / picture.width(), h / picture.height()),
+                    1));
+        }
+        return new Problem(slot, Prepared.asIs(picture), areas, FocalPoint.centre(), null, null);
+    }
+
+    private static Slot slot(Size file, String showings) {
+        return SlotSheetReader.read("""
+                {"format":"slot-sheet/1","theme":{"name":"T"},"slots":[{"id":"a","name":"A","kind":"banner",
+                 "size":{"width":%d,"height":%d},"types":["png"],"showings":[%s]}]}""".formatted(file.width(), file.height(), showings))
+                .slots()
+                .get(0);
+    }
+}
