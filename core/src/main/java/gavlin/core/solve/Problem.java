@@ -41,6 +41,11 @@ public record Problem(
         return new Answer(found.window(), Shares.of(scene, found.window()), found.impossible());
     }
 
+    /** A window through which everything is seen, or null where none is found: looked for harder than {@link #best} can, as nothing else is. */
+    Box<InPrepared> whole(Lock lock) {
+        return WindowSearch.reaching(scene(), lock, List.of(), Shares.WHOLE);
+    }
+
     /** The size of the file, px at density 1. */
     public Size size() {
         return slot.inHeight(height).brief().sizeFor(prepared.size());

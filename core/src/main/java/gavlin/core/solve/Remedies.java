@@ -107,29 +107,35 @@ public final class Remedies {
     private void grow(String edge, boolean down, IntFunction<Grow> growth) {
         Size before = problem.prepared().before(Grow.TYPE);
         int most = (int) (MOST_GROWTH * (down ? before.height() : before.width()));
-        Optional<Problem.Answer> found = whole(problem.with(growth.apply(most)), lock);
+        Box<InPrepared> seen = problem.with(growth.apply(most)).whole(lock);
         int low = 0;
         int high = most;
-        while (found.isPresent() && high - low > 1 && !Patience.isOver()) {
+        while (seen != null && high - low > 1 && !Patience.isOver()) {
             int middle = (low + high) / 2;
-            Optional<Problem.Answer> less = whole(problem.with(growth.apply(middle)), lock);
-            if (less.isPresent()) {
-                found = less;
+            Box<InPrepared> less = problem.with(growth.apply(middle)).whole(lock);
+            if (less != null) {
+                seen = less;
                 high = middle;
             } else {
                 low = middle;
             }
         }
-        int px = high;
-        found.ifPresent(answer -> offers.add(new Offer(
+        if (seen == null) {
+            return;
+        }
+        // The best one there is, where it shows everything, too: it may trade a hair of that for the focal point.
+        Problem grown = problem.with(growth.apply(high));
+        Problem.Answer answer = grown.best(lock, List.of(seen));
+        Box<InPrepared> window = answer.shares().whole() ? answer.window() : seen;
+        offers.add(new Offer(
                 "grow-" + edge,
-                "Grow the " + edge.replace('-', ' ') + " by " + px + " px" + (edge.contains("and") ? " each" : ""),
-                growth.apply(px),
+                "Grow the " + edge.replace('-', ' ') + " by " + high + " px" + (edge.contains("and") ? " each" : ""),
+                growth.apply(high),
                 null,
                 List.of(),
                 null,
-                answer.window(),
-                answer.shares().worst())));
+                window,
+                grown.shares(window).worst()));
     }
 
     private void heights() {

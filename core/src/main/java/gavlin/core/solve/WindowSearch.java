@@ -46,6 +46,8 @@ final class WindowSearch {
     private final WindowMeter meter;
     private Box<InPrepared> best;
     private double bestWorst;
+    /** Of the worst: windows that have less are not looked for. */
+    private double wanted;
 
     /**
      * @param worst the least share of any keep area in any showing, 0..1
@@ -67,6 +69,33 @@ final class WindowSearch {
     /** @param starts windows to begin with, such as the present one */
     static Found best(Scene scene, Lock lock, List<Box<InPrepared>> starts) {
         return new WindowSearch(scene, lock).run(starts);
+    }
+
+    /**
+     * A window whose worst share is at least so much, or null: nothing is opened that can't have it, so that the same budget goes much further than for
+     * {@link #best}. Any such window, not the best of them.
+     */
+    static Box<InPrepared> reaching(Scene scene, Lock lock, List<Box<InPrepared>> starts, double worst) {
+        WindowSearch search = new WindowSearch(scene, lock);
+        search.wanted = worst;
+        return search.reach(starts);
+    }
+
+    private Box<InPrepared> reach(List<Box<InPrepared>> starts) {
+        best = space.ideal(space.widest);
+        bestWorst = meter.pairs() == 0 ? 1 : meter.measure(best).worst();
+        for (Box<InPrepared> start : bestWorst >= wanted ? List.<Box<InPrepared>>of() : coarse(starts)) {
+            if (bestWorst < wanted) {
+                take(climbed(start, 0.1 * start.width()));
+            }
+        }
+        if (bestWorst < wanted) {
+            proven();
+        }
+        if (bestWorst < wanted) {
+            align();
+        }
+        return bestWorst >= wanted ? best : null;
     }
 
     private Found run(List<Box<InPrepared>> starts) {
@@ -94,6 +123,11 @@ final class WindowSearch {
         return Math.max(CLOSE_LEAST, CLOSE * bestWorst);
     }
 
+    /** What a cell must promise more of than that, to be opened. */
+    private double least() {
+        return Math.max(bestWorst + close(), wanted - close() / 2);
+    }
+
     private void take(Box<InPrepared> window) {
         double worst = meter.measure(window).worst();
         if (worst > bestWorst) {
@@ -110,13 +144,17 @@ final class WindowSearch {
         int left = Math.min(MOST_CELLS, MOST_WORK / meter.pairs());
         while (!queue.isEmpty()) {
             Cell cell = queue.poll();
-            if (bestWorst >= WHOLE || cell.bound() <= bestWorst + close() || left <= 0 || Patience.isOver()) {
+            if (bestWorst >= WHOLE
+                    || wanted > 0 && bestWorst >= wanted
+                    || cell.bound() <= least()
+                    || left <= 0
+                    || Patience.isOver()) {
                 return Math.max(cell.bound(), bestWorst);
             }
             for (Cell half : space.split(cell)) {
                 left--;
-                double bound = Math.min(cell.bound(), meter.bound(half, bestWorst + close()));
-                if (bound <= bestWorst + close()) {
+                double bound = Math.min(cell.bound(), meter.bound(half, least()));
+                if (bound <= least()) {
                     continue;
                 }
                 if (meter.worst() > bestWorst + close() / 2) {

@@ -3,15 +3,11 @@ package gavlin.core.solve;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
-import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
-import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
-import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.operation.Prepared;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +27,7 @@ class PositionSearchTest {
         int told = 0;
         int found = 0;
         for (int seed = 0; told < SCENES; seed++) {
-            Problem problem = feasible(new Random(seed));
+            Problem problem = FeasibleScene.of(new Random(seed), true);
             if (problem == null) {
                 continue;
             }
@@ -53,7 +49,7 @@ class PositionSearchTest {
         Random random = new Random(5);
         int told = 0;
         for (int seed = 1000; told < 40; seed++) {
-            Problem problem = feasible(new Random(seed));
+            Problem problem = FeasibleScene.of(new Random(seed), true);
             if (problem == null) {
                 continue;
             }
@@ -85,7 +81,7 @@ class PositionSearchTest {
     /** One of the scenes that were called impossible: seen whole at 84 % 6 % alone, or near it. */
     @Test
     void positionFarFromTheMiddle_isFound() {
-        Slot slot = slot(
+        Slot slot = FeasibleScene.slot(
                 new Size(1600, 500),
                 "{\"id\":\"a\",\"name\":\"A\",\"positionIsFree\":true,\"box\":{\"width\":400,\"height\":400}},"
                         + "{\"id\":\"b\",\"name\":\"B\",\"positionIsFree\":true,\"box\":{\"width\":1200,\"height\":250}}");
@@ -100,72 +96,5 @@ class PositionSearchTest {
 
     private static Scene scene(Problem problem, double x, double y) {
         return problem.at(new Position(x, y)).scene();
-    }
-
-    /** Null where the lot left no room for an area. */
-    private static Problem feasible(Random random) {
-        Size file = new Size(600 + random.nextInt(1400), 200 + random.nextInt(500));
-        List<String> showings = new ArrayList<>();
-        for (int i = 0; i < 1 + random.nextInt(3); i++) {
-            int width = 200 + random.nextInt(1200);
-            int height = 100 + random.nextInt(500);
-            String bar = random.nextBoolean()
-                    ? ""
-                    : ",\"obstructions\":[{\"name\":\"bar\",\"kind\":\"solid\",\"box\":{\"x\":0,\"y\":0,\"width\":%d,\"height\":%d}}]"
-                            .formatted(width, 10 + random.nextInt(height / 3));
-            showings.add(
-                    "{\"id\":\"s%d\",\"name\":\"S%d\",\"positionIsFree\":%b,\"box\":{\"width\":%d,\"height\":%d}%s}"
-                            .formatted(i, i, random.nextInt(4) > 0, width, height, bar));
-        }
-        Slot slot = slot(file, String.join(",", showings));
-        Size picture = new Size(
-                file.width() + random.nextInt(2 * file.width()), file.height() + random.nextInt(2 * file.height()));
-        double widest = Math.min(picture.width(), picture.height() * file.proportion());
-        double width = file.width() + random.nextDouble() * Math.max(0, widest - file.width());
-        if (width > widest) {
-            return null;
-        }
-        double height = width / file.proportion();
-        Box<InPrepared> window = new Box<>(
-                random.nextDouble() * (picture.width() - width),
-                random.nextDouble() * (picture.height() - height),
-                width,
-                height);
-        Position position = new Position(random.nextInt(101) / 100.0, random.nextInt(101) / 100.0);
-        Box<InPrepared> open = window;
-        for (Showing showing : slot.showings()) {
-            Showing placed = showing.positioned(position);
-            Box<InPrepared> seen = placed.objectFit().seen(new Framing<>(window, file.box()), file, placed.box());
-            double bar = placed.obstructions().isEmpty()
-                    ? 0
-                    : placed.obstructions().get(0).box().height() / placed.box().height();
-            open = open.intersect(
-                    new Box<>(seen.x(), seen.y() + bar * seen.height(), seen.width(), (1 - bar) * seen.height()));
-        }
-        if (open.width() < 20 || open.height() < 20) {
-            return null;
-        }
-        List<KeepArea> areas = new ArrayList<>();
-        for (int i = 0; i < 1 + random.nextInt(2); i++) {
-            double w = open.width() * (0.2 + 0.75 * random.nextDouble());
-            double h = open.height() * (0.2 + 0.75 * random.nextDouble());
-            double x = open.x() + random.nextDouble() * (open.width() - w);
-            double y = open.y() + random.nextDouble() * (open.height() - h);
-            areas.add(new KeepArea(
-                    "k" + (i + 1),
-                    "area " + i,
-                    KeepArea.Shape.RECTANGLE,
-                    new Box<>(x / picture.width(), y / picture.height(), w / picture.width(), h / picture.height()),
-                    1));
-        }
-        return new Problem(slot, Prepared.asIs(picture), areas, FocalPoint.centre(), null, null);
-    }
-
-    private static Slot slot(Size file, String showings) {
-        return SlotSheetReader.read("""
-                {"format":"slot-sheet/1","theme":{"name":"T"},"slots":[{"id":"a","name":"A","kind":"banner",
-                 "size":{"width":%d,"height":%d},"types":["png"],"showings":[%s]}]}""".formatted(file.width(), file.height(), showings))
-                .slots()
-                .get(0);
     }
 }

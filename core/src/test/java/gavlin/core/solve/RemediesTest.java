@@ -17,6 +17,7 @@ import gavlin.core.operation.Prepared;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
@@ -172,6 +173,36 @@ class RemediesTest {
         changed = offer.growth() == null ? changed : changed.with(offer.growth());
         changed = offer.height() == null ? changed : changed.inHeight(offer.height());
         return offer.picture() == null ? changed : changed.of(Prepared.asIs(offer.picture()));
+    }
+
+    /** The top of a picture that could be shown whole is cut off: growing it by as much would do, and no more than that is offered. */
+    @Test
+    void growthAtTheTop_isNoMoreThanWhatIsKnownToDo() {
+        int told = 0;
+        for (int seed = 0; told < 150 && seed < 20_000; seed++) {
+            Random random = new Random(seed);
+            Problem whole = FeasibleScene.of(random, false);
+            int missing = 1 + random.nextInt(200);
+            Problem cut =
+                    whole == null || missing > 0.3 * whole.prepared().picture().height()
+                            ? null
+                            : FeasibleScene.withoutTop(whole, missing);
+            Shortfall shortfall =
+                    cut == null ? null : Remedies.of(cut, Lock.NOTHING).orElse(null);
+            if (shortfall == null) {
+                continue;
+            }
+            told++;
+            int scene = seed;
+            int least = shortfall.offers().stream()
+                    .filter(offer -> offer.id().equals("grow-top"))
+                    .mapToInt(offer -> offer.growth().top())
+                    .findFirst()
+                    .orElseThrow(() -> new AssertionError(
+                            "scene " + scene + ": " + missing + " px would do, nothing of it was offered"));
+            assertTrue(least <= missing, "scene " + seed + ": " + least + " px are offered, " + missing + " would do");
+        }
+        assertEquals(150, told);
     }
 
     @Test
