@@ -125,7 +125,7 @@ class LetteredMarkTest {
                 "'symbol': 'crown', 'name': 'a' | symbol must be",
                 "'place': 'above', 'name': 'a' | place must be beside or below",
                 "'ink': 'red', 'name': 'a' | ink",
-                "'kind': 'tiles', 'name': 'a' | kind must be lettered, canvas, tile or composition",
+                "'kind': 'tiles', 'name': 'a' | kind must be lettered, canvas, tile, woven or composition",
                 "'name': '' | needs a name or a symbol",
                 "'shine': 1, 'name': 'a' | has no “shine”",
                 "'weight': 'fat', 'name': 'a' | a value of the wrong kind",
