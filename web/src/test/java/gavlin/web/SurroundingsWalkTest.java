@@ -9,11 +9,13 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import gavlin.core.tile.Seam;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -137,6 +139,42 @@ class SurroundingsWalkTest extends BrowserWalk {
         assertThat(gauge("words over it").locator("> .v")).not().hasText("fails");
         page.locator("#undo").click();
         page.waitForCondition(() -> fit("banner").at("/fit/finish/words/0/x").asDouble() == 950);
+    }
+
+    /** More than one request may weigh: sent in parts, each with the credits; then one is found by its looks and taken. */
+    @Test
+    void folderHeavierThanARequest_isSentInParts_andAPictureIsTakenWithItsCredit() {
+        signIn();
+        open("shelf");
+        FilePayload[] files = {
+            file("parade-one.jpg", RunningGavlin.photograph(Size.parse("900x300"), 1571)),
+            file("parade-two.jpg", RunningGavlin.photograph(Size.parse("300x300"), 1572)),
+            file(
+                    "credits.csv",
+                    "file,title,credit,licence\nparade-one.jpg,Parade one,Ines Pascoe,CC BY 4.0\nparade-two.jpg,Parade two,,CC0\n"
+                            .getBytes(StandardCharsets.UTF_8))
+        };
+        // Room for the larger of both beside the credits, but not for both.
+        page.locator("form[data-most-bytes]")
+                .evaluate(
+                        "(form, bytes) => { form.dataset.mostBytes = bytes; }",
+                        2_000_000 + files[0].buffer.length + 1000);
+        page.locator("input[type=file]").first().setInputFiles(files);
+        page.locator("main .folio button.first").click();
+        assertThat(page.locator("form[data-most-bytes] [role=status]"))
+                .containsText("2 files sent. One picture is on the shelf now. One picture is on the shelf now.");
+        page.locator("form[data-most-bytes] [role=status] a").click();
+        page.locator("[name=q]").fill("wide parade");
+        page.locator("[role=search] button").click();
+        assertThat(page.locator(".contact")).hasCount(1);
+        assertThat(page.locator(".contact")).containsText("Parade one");
+        assertNoViolations();
+        page.locator(".contact button").first().click();
+        assertThat(page.locator("[name=credit]")).hasValue("Ines Pascoe");
+    }
+
+    private static FilePayload file(String name, byte[] content) {
+        return new FilePayload(name, "application/octet-stream", content);
     }
 
     /** A spot is drawn round on the picture; one of the proposals is taken, and taken back. */

@@ -17,12 +17,14 @@ import gavlin.web.site.OpenSite;
 import gavlin.web.site.Sites;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.util.unit.DataSize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -46,8 +48,18 @@ class ShelfController {
     private final PictureViews views;
     private final SlotBoard board;
     private final Rail rail;
+    /** Of one request: a folder of more is sent in parts. */
+    private final long mostBytes;
 
-    ShelfController(Sites sites, Shelf shelf, Pictures pictures, PictureViews views, SlotBoard board, Rail rail) {
+    ShelfController(
+            Sites sites,
+            Shelf shelf,
+            Pictures pictures,
+            PictureViews views,
+            SlotBoard board,
+            Rail rail,
+            @Value("${spring.servlet.multipart.max-request-size}") DataSize most) {
+        this.mostBytes = most.toBytes();
         this.sites = sites;
         this.shelf = shelf;
         this.pictures = pictures;
@@ -102,6 +114,7 @@ class ShelfController {
                         : found.isEmpty() ? "Nothing like that" : Phrases.count(found.size(), "picture", "pictures"));
         model.addAttribute("understood", wish.isEmpty() ? "" : wish.says());
         model.addAttribute("more", Math.max(0, found.size() - SHOWN));
+        model.addAttribute("mostBytes", mostBytes);
         model.addAttribute("mayAdd", open.warden() || !open.kept().isEmpty());
         model.addAttribute(
                 "cards", found.stream().limit(SHOWN).map(one -> card(open, one)).toList());
