@@ -120,14 +120,24 @@ public record RenditionPlan(
     }
 
     private RenditionPlan before(OperationType<?> type) {
-        Steps<Finish> before = new Steps<>(finish.all().stream()
-                .filter(step -> step.type().order() < type.order())
-                .toList());
+        return as(
+                framing,
+                new Steps<>(finish.all().stream()
+                        .filter(step -> step.type().order() < type.order())
+                        .toList()));
+    }
+
+    /** This, through another window of the same proportions. */
+    RenditionPlan through(Box<InPrepared> window) {
+        return as(new Framing<>(window, framing.placed()), finish);
+    }
+
+    private RenditionPlan as(Framing<InPrepared> other, Steps<Finish> finished) {
         return new RenditionPlan(
                 size,
                 prepared,
-                framing,
-                before,
+                other,
+                finished,
                 around,
                 types,
                 maxBytes,

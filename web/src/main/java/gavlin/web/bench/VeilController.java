@@ -1,13 +1,18 @@
 package gavlin.web.bench;
 
 import gavlin.core.BadInput;
+import gavlin.core.fit.QuieterWindow;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.fit.VeilAdvice;
 import gavlin.core.fit.WordPlaces;
 import gavlin.core.fit.WordSetting;
 import gavlin.core.geometry.Box;
+import gavlin.core.geometry.Rule;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.operation.OperationType;
+import gavlin.core.solve.Shares;
+import gavlin.core.speech.Said;
 import gavlin.core.veil.Veil;
 import gavlin.core.words.Passage;
 import gavlin.core.words.Words;
@@ -15,6 +20,7 @@ import gavlin.web.fit.Desk;
 import gavlin.web.fit.FitState;
 import gavlin.web.picture.WorkingPictures;
 import gavlin.web.work.HeavyWork;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -46,8 +52,11 @@ class VeilController {
     /** @param veil as a member of {@code finish}; null where it will not do @param offers what else would */
     record Told(boolean found, JsonNode veil, String says, List<Offered> offers) {}
 
-    /** @param veil null where it is a setting of the theme */
-    record Offered(String says, JsonNode veil) {}
+    /** @param veil null where it is a setting of the theme @param window where the picture's window goes; null where it stays */
+    record Offered(String says, JsonNode veil, Corner window) {}
+
+    /** px of the prepared picture. */
+    record Corner(double x, double y, double width) {}
 
     /** @param says how the words read there */
     record Position(String name, String alignment, boolean passes, String says) {}
@@ -105,13 +114,37 @@ class VeilController {
         VeilAdvice advice = work.run(
                 HEAP_PER_PIXEL * plan.size().pixels(),
                 () -> VeilAdvice.of(picture, plan, present.changesNothing() ? null : present));
+        List<Offered> offers = new ArrayList<>();
+        if (!advice.least().found() && state.fit().rule() == Rule.COVER) {
+            double seen = state.problem().shares(plan.framing().window()).worst();
+            QuieterWindow other = work.run(
+                    HEAP_PER_PIXEL * plan.size().pixels(),
+                    () -> QuieterWindow.of(
+                            picture,
+                            plan,
+                            advice.least().veil(),
+                            window -> state.problem().shares(window).worst() >= Math.min(seen, Shares.WHOLE)));
+            if (other != null) {
+                offers.add(offered(other));
+            }
+        }
+        advice.offers()
+                .forEach(offer -> offers.add(new Offered(
+                        offer.says(), offer.veil() == null ? null : OperationType.write(offer.veil()), null)));
         return new Told(
                 advice.least().found(),
                 advice.least().found() ? OperationType.write(advice.least().veil()) : null,
                 advice.says(),
-                advice.offers().stream()
-                        .map(offer -> new Offered(
-                                offer.says(), offer.veil() == null ? null : OperationType.write(offer.veil())))
-                        .toList());
+                offers);
+    }
+
+    private static Offered offered(QuieterWindow other) {
+        Box<InPrepared> window = other.window();
+        double strength = other.veil().strength();
+        return new Offered(
+                "another part of the picture, from " + Math.round(window.x()) + ", " + Math.round(window.y()) + " px: "
+                        + (strength == 0 ? "no veil" : Said.percent(strength) + " of this veil"),
+                OperationType.write(other.veil()),
+                new Corner(window.x(), window.y(), window.width()));
     }
 }

@@ -105,7 +105,7 @@ function start(first) {
     button: by("veil-enough"), places: by("word-places"), told: by("veil-told"), say,
     ask: () => send("POST", `${base}/veil${query}`, question()),
     askPlaces: () => send("POST", `${base}/word-places${query}`, question()),
-    put: (found) => { change({ patch: { finish: { veil: found.strength > 0 ? found : null } } }); saver.rest(); },
+    put: (found, window) => { change({ patch: { finish: { veil: found.strength > 0 ? found : null } }, ...(window ? { window } : {}) }); saver.rest(); },
   });
   const words = listenToWords(by("words-menu"), {
     say, mayChange,

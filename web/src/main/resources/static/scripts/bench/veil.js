@@ -14,7 +14,7 @@ export function listenToVeil({ button, places, told, ask, askPlaces, put, say })
     }
   }
 
-  function drawOffer({ says, veil }) {
+  function drawOffer({ says, veil, window }) {
     if (!veil) {
       return paragraph(`Or ${says}.`);
     }
@@ -22,7 +22,7 @@ export function listenToVeil({ button, places, told, ask, askPlaces, put, say })
     take.type = "button";
     take.className = "b small";
     take.textContent = says;
-    take.addEventListener("click", () => put(veil));
+    take.addEventListener("click", () => put(veil, window));
     return take;
   }
 
