@@ -12,18 +12,15 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * What one showing shows of a slot's file, in px of the file. A showing of many widths is cut into ranges in which the box changes
- * by at most a quarter; in each, only what is seen at all of its widths counts as seen. So nothing between two widths is missed, and
- * a share is never said to be higher than it is at any width.
+ * What one showing shows of a slot's file, in px of the file. A showing of many widths is looked at at each of its key widths, and where something
+ * lies over it at so many more between them that the box changes by a sixteenth from one to the next: a share is the least of those at exact
+ * widths.
  */
 record Sight(Showing showing, List<Piece> pieces) {
-    /** Of one range of widths, the widest over the narrowest. */
-    private static final double STEP = 1.25;
+    /** From one width to the next, where something lies over the picture. */
+    private static final double STEP = 1.0625;
 
-    /**
-     * @param seen the part of the file that is seen at every width of the range
-     * @param hidden what covers it at any of them
-     */
+    /** At one width. @param seen the part of the file that is seen @param hidden what covers it */
     record Piece(Region seen, List<Region> hidden) {}
 
     /**
@@ -33,15 +30,10 @@ record Sight(Showing showing, List<Piece> pieces) {
         List<Piece> pieces = new ArrayList<>();
         if (showing.obstructions().isEmpty()) {
             // From one key width to the next, what is seen only grows or only shrinks: the ends tell all.
-            showing.looks(file).forEach(look -> pieces.add(piece(slot, look, look, file)));
+            showing.looks(file).forEach(look -> pieces.add(piece(slot, look, file)));
             return new Sight(showing, List.copyOf(pieces));
         }
-        List<Double> widths = widths(showing, file);
-        for (int i = 0; i < Math.max(1, widths.size() - 1); i++) {
-            Showing narrow = showing.at(widths.get(i));
-            Showing wide = showing.at(widths.get(Math.min(i + 1, widths.size() - 1)));
-            pieces.add(piece(slot, narrow, wide, file));
-        }
+        widths(showing, file).forEach(width -> pieces.add(piece(slot, showing.at(width), file)));
         return new Sight(showing, List.copyOf(pieces));
     }
 
@@ -104,20 +96,14 @@ record Sight(Showing showing, List<Piece> pieces) {
         return widths;
     }
 
-    private static Piece piece(Slot slot, Showing narrow, Showing wide, Size file) {
-        Box<InSlot> seen = seen(narrow, file).intersect(seen(wide, file));
+    private static Piece piece(Slot slot, Showing look, Size file) {
+        Box<InSlot> seen = seen(look, file);
+        double perPx = file.width() / look.objectFit().place(file, look.box()).width();
         List<Region> hidden = new ArrayList<>();
-        for (int i = 0; i < narrow.obstructions().size(); i++) {
-            Obstruction one = narrow.obstructions().get(i);
-            Box<InSlot> there = inFile(one.box(), narrow, file);
-            Box<InSlot> other = inFile(wide.obstructions().get(i).box(), wide, file);
-            Box<InSlot> both = there.hull(other).intersect(seen);
-            if (!both.isEmpty()) {
-                double perPx = file.width()
-                        / narrow.objectFit().place(file, narrow.box()).width();
-                // A shape that moves sweeps over more than itself: then its hull, as a rectangle, covers for certain.
-                boolean still = there.contains(other, 0.01) && other.contains(there, 0.01);
-                hidden.add(still ? Region.rounded(there, one.radius() * perPx) : Region.rectangle(both));
+        for (Obstruction one : look.obstructions()) {
+            Box<InSlot> there = inFile(one.box(), look, file);
+            if (!there.intersect(seen).isEmpty()) {
+                hidden.add(Region.rounded(there, one.radius() * perPx));
             }
         }
         boolean circle = slot.brief().shape() == Brief.Shape.CIRCLE;
