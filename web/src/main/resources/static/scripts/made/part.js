@@ -1,6 +1,6 @@
 // The picture of which a part is taken: the part is marked on it, and goes where somebody clicks.
 const form = document.querySelector("form[data-drawing]");
-const whole = form?.querySelector("svg.whole");
+const whole = form?.querySelector("svg.taken-from");
 
 if (whole) {
   form.addEventListener("input", draw);
