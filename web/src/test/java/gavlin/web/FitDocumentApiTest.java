@@ -19,6 +19,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeAll;
@@ -197,6 +198,19 @@ class FitDocumentApiTest {
                 400,
                 warden.get("/sites/documents/slots/top/layer?size=60000x60000&finish={}".replace("{}", "%7B%7D"))
                         .status());
+    }
+
+    /** As many words as a file may have, in letters of which an address has six for each. */
+    @Test
+    void wordsWithoutEnd_areStored_andSeenInTheLayer() {
+        String passage = "{\"text\":\"" + "маяк ".repeat(60) + "\",\"size\":8,\"width\":580,\"x\":10,\"y\":%d}";
+        String words = IntStream.range(0, 6)
+                .mapToObj(i -> passage.formatted(35 + 18 * i))
+                .collect(Collectors.joining(","));
+        JsonNode stored = put(GEOMETRY, "{\"picture\":\"" + picture + "\",\"words\":[" + words + "]}");
+        assertEquals(6, stored.at("/fit/finish/words").size());
+        JsonNode look = warden.get("/sites/documents/slots/top/bench/stored").json();
+        assertEquals(200, warden.get(look.get("layer").asString()).status());
     }
 
     /** A person let the boat go in one slot: another slot never held it, and is judged with it. */
