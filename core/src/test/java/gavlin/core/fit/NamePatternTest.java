@@ -41,7 +41,7 @@ class NamePatternTest {
 
     @ParameterizedTest
     @CsvSource({
-        "Łódź & Straße  № 7!, masthead-odz-strasse-no-7-1920x480.webp",
+        "Łódź & Straße  № 7!, masthead-lodz-strasse-no-7-1920x480.webp",
         "'', masthead-1920x480.webp",
         "Untitled, masthead-1920x480.webp",
         "../../etc/passwd, masthead-etc-passwd-1920x480.webp"
