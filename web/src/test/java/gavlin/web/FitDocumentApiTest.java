@@ -211,6 +211,16 @@ class FitDocumentApiTest {
         assertEquals(6, stored.at("/fit/finish/words").size());
         JsonNode look = warden.get("/sites/documents/slots/top/bench/stored").json();
         assertEquals(200, warden.get(look.get("layer").asString()).status());
+        // What no font can set is refused in words, and the slot stays as it was.
+        Answer refused = gavlin.json(
+                "warden",
+                "PUT",
+                FIT,
+                "{\"picture\":\"" + picture + "\",\"words\":["
+                        + passage.formatted(9).replace("м", "灯") + "]}");
+        assertEquals(400, refused.status());
+        assertTrue(refused.text().contains("none of the fonts here has “灯”"), refused.text());
+        assertEquals(6, gavlin.get("warden", FIT).json().at("/fit/finish/words").size());
     }
 
     /** A person let the boat go in one slot: another slot never held it, and is judged with it. */

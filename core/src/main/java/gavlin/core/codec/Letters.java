@@ -130,6 +130,16 @@ public final class Letters {
         return all;
     }
 
+    /** The first letter of a text that no part of the font has; null where it has all. Room between words needs none. */
+    public String missing(String text) {
+        return text.codePoints()
+                .filter(letter -> !Character.isWhitespace(letter))
+                .filter(letter -> parts.stream().noneMatch(font -> font.canDisplay(letter)))
+                .mapToObj(Character::toString)
+                .findFirst()
+                .orElse(null);
+    }
+
     private Font fontFor(int letter) {
         return parts.stream()
                 .filter(font -> font.canDisplay(letter))

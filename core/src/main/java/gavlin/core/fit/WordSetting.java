@@ -17,6 +17,7 @@ import gavlin.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Where words in a file read best: in one of nine positions of what every showing shows and none covers, as large as they are wanted or as there is
@@ -55,7 +56,6 @@ public record WordSetting(Passage passage, String says) {
      * @param slot as it is shown
      * @param kept boxes round what must be seen, px of the file
      * @param wanted the words as somebody typed them
-     * @throws gavlin.core.BadInput for a letter that no font here has
      */
     public static WordSetting of(
             Renderable<InPicture> picture, RenditionPlan plan, Slot slot, List<Box<InSlot>> kept, Passage wanted) {
@@ -184,7 +184,7 @@ public record WordSetting(Passage passage, String says) {
 
     /** The one that is wanted counts first; white and dark, where it can't be read. */
     private static List<Colour> inks(Passage wanted) {
-        return List.of(wanted.ink(), WHITE, DARK);
+        return Stream.of(wanted.ink(), WHITE, DARK).distinct().toList();
     }
 
     private static Tried tried(

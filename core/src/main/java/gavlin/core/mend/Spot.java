@@ -12,7 +12,7 @@ import gavlin.core.geometry.Space.InPrepared;
  * @param fromY its upper edge
  */
 public record Spot(int x, int y, int width, int height, int fromX, int fromY) {
-    static final int LEAST = 4;
+    public static final int LEAST = 4;
     /** Over which it gives way to what is round it, of its shorter side. */
     private static final double SOFT = 0.12;
 

@@ -18,7 +18,7 @@ public record BestPosition(Position position, double worst, Shares shares) {
 
     private static final int ROUNDS = 3;
 
-    /** Where the search for window and position together begins: alone, each would stay where the other is. */
+    /** Where the search for window and position together begins: mostly one of these will do, or is near it. */
     private static final List<Position> FROM = Stream.of(0.0, 0.25, 0.75, 1.0)
             .flatMap(at -> Stream.of(new Position(at, 0.5), new Position(0.5, at)))
             .toList();
@@ -85,10 +85,10 @@ public record BestPosition(Position position, double worst, Shares shares) {
         return problem.at(new Position(x / 100.0, y / 100.0)).shares(window).worst();
     }
 
-    /** @param certain whether no other position shows more of what is worst off */
+    /** @param certain whether it is, where not everything is seen, proven that no position shows everything */
     public record Together(Problem problem, boolean certain) {}
 
-    /** Window and position together: from the best of a few positions, each in turn for the other, and then over all of them until it is proven. */
+    /** Window and position together: at a few positions first, and then over all of them until it is proven. */
     public static Together together(Problem problem, Lock lock, List<Box<InPrepared>> starts) {
         double first = problem.best(lock, starts).shares().worst();
         if (!isFree(problem) || first >= Shares.WHOLE) {
@@ -107,7 +107,6 @@ public record BestPosition(Position position, double worst, Shares shares) {
                 return new Together(best, true);
             }
         }
-        PositionSearch.Found found = PositionSearch.best(best, worst, lock, starts);
-        return new Together(found.problem(), found.proven());
+        return PositionSearch.best(best, worst, lock, starts);
     }
 }

@@ -7,20 +7,19 @@ import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InShowing;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.PriorityQueue;
-import java.util.Set;
+import java.util.stream.Stream;
 
 /**
- * Window and object-position together, proven: branch and bound over the positions, in whole percent (Land and Doig 1960). What any position of a cell
+ * Window and object-position together: branch and bound over the positions, in whole percent (Land and Doig 1960). What any position of a cell
  * may show is more than each of them does, so that a cell in which not even that shows more than what is found need not be opened. Deterministic.
  */
 final class PositionSearch {
-    /** A cell is not opened for less than this share. */
+    /** A cell is not opened for less than this share more. */
     private static final double CLOSE = 0.002;
     /** Searches for a window; each takes up to about ten milliseconds. */
-    private static final int MOST_SEARCHES = 120;
+    private static final int MOST_SEARCHES = 80;
 
     private final Problem problem;
     private final Lock lock;
@@ -31,9 +30,6 @@ final class PositionSearch {
 
     private Problem best;
     private double worst;
-
-    /** @param proven whether no position shows more of what is worst off, but for {@value #CLOSE} */
-    record Found(Problem problem, boolean proven) {}
 
     /** Positions from..to of each axis, in percent. @param bound no window shows more at any of them */
     private record Cell(int x0, int x1, int y0, int y1, double bound) {
@@ -70,27 +66,33 @@ final class PositionSearch {
     }
 
     /** @param begun at the best position that is known @param worst what it shows */
-    static Found best(Problem begun, double worst, Lock lock, List<Box<InPrepared>> starts) {
+    static BestPosition.Together best(Problem begun, double worst, Lock lock, List<Box<InPrepared>> starts) {
         return new PositionSearch(begun, worst, lock, starts).run();
     }
 
-    private Found run() {
+    private BestPosition.Together run() {
         PriorityQueue<Cell> queue =
                 new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
         queue.add(new Cell(movesAcross ? 0 : 50, movesAcross ? 100 : 50, movesDown ? 0 : 50, movesDown ? 100 : 50, 1));
         while (!queue.isEmpty() && worst < Shares.WHOLE) {
             Cell cell = queue.poll();
-            if (cell.bound <= worst + CLOSE) {
+            if (!isWorthOpening(cell.bound)) {
                 break;
             }
             if (searches >= MOST_SEARCHES || Patience.isOver()) {
-                return new Found(best, false);
+                // The cell that was polled promises most: where even that is not all, nothing shows all.
+                return new BestPosition.Together(best, cell.bound < Shares.WHOLE);
             }
             for (Cell half : halves(cell)) {
                 open(half, queue);
             }
         }
-        return new Found(best, true);
+        return new BestPosition.Together(best, true);
+    }
+
+    /** Little more is not looked for, unless it were all. */
+    private boolean isWorthOpening(double bound) {
+        return bound > worst + CLOSE || bound >= Shares.WHOLE;
     }
 
     private void open(Cell half, PriorityQueue<Cell> queue) {
@@ -102,7 +104,7 @@ final class PositionSearch {
             searches++;
             bound = Math.min(
                     half.bound, WindowSearch.best(atMost(half), lock, starts).bound());
-            if (bound <= worst + CLOSE) {
+            if (!isWorthOpening(bound)) {
                 return;
             }
         }
@@ -136,12 +138,14 @@ final class PositionSearch {
 
     /** The scene in which each showing that is free shows whatever it shows at any position of a cell. */
     private Scene atMost(Cell cell) {
-        Set<Position> corners = new LinkedHashSet<>(List.of(position(cell.x0, cell.y0)));
-        corners.add(position(cell.x1, cell.y0));
-        corners.add(position(cell.x0, cell.y1));
-        corners.add(position(cell.x1, cell.y1));
-        List<Scene> scenes =
-                corners.stream().map(corner -> problem.at(corner).scene()).toList();
+        List<Scene> scenes = Stream.of(
+                        position(cell.x0, cell.y0),
+                        position(cell.x1, cell.y0),
+                        position(cell.x0, cell.y1),
+                        position(cell.x1, cell.y1))
+                .distinct()
+                .map(corner -> problem.at(corner).scene())
+                .toList();
         return scenes.get(0).with(sights -> {
             List<Sight> all = new ArrayList<>();
             for (int i = 0; i < sights.size(); i++) {

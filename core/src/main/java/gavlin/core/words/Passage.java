@@ -54,6 +54,10 @@ public record Passage(
         if (!Fonts.WEIGHTS.contains(weight)) {
             throw new BadInput("weight", "weight must be " + Said.either(Fonts.WEIGHTS) + ", was " + weight);
         }
+        String missing = Fonts.letters(font, weight).missing(text);
+        if (missing != null) {
+            throw new BadInput("words.text", "none of the fonts here has “" + missing + "”: write it without");
+        }
         Require.range("words.size", size, SMALLEST, 1000, "px");
         tracking = Require.range("words.tracking", tracking == null ? 0 : tracking, -0.1, 0.5, "of their size");
         ink = ink == null ? WHITE : ink;

@@ -23,10 +23,7 @@ public record Typeset(List<LetterMask.Placed> lines, Box<InSlot> box) {
 
     private static final int HALVINGS = 10;
 
-    /**
-     * @param scale px of the file for one of density 1
-     * @throws gavlin.core.BadInput for a letter that no font here has
-     */
+    /** @param scale px of the file for one of density 1 */
     public static Typeset of(Passage passage, double scale) {
         Letters letters = Fonts.letters(passage.font(), passage.weight());
         double size = passage.size() * scale;

@@ -124,7 +124,7 @@ class WordsTest {
 
     @Test
     void letterThatNoFontHas_isNamed() {
-        BadInput refused = assertThrows(BadInput.class, () -> Typeset.of(passage("灯台", 20), 1));
+        BadInput refused = assertThrows(BadInput.class, () -> passage("灯台", 20));
         assertTrue(refused.getMessage().contains("灯"), refused.getMessage());
     }
 

@@ -54,8 +54,9 @@ class MendController {
         Prepared prepared = state.prepared();
         Box<InPrepared> spot =
                 whole(x, y, width, height).intersect(prepared.size().box());
-        if (spot.width() < 4 || spot.height() < 4) {
-            throw new BadInput("mend", "draw round the spot that is to be filled, at least 4 px wide and high");
+        if (spot.width() < Spot.LEAST || spot.height() < Spot.LEAST) {
+            throw new BadInput(
+                    "mend", "draw round the spot that is to be filled, at least " + Spot.LEAST + " px wide and high");
         }
         if (spot.width() > LARGEST * prepared.size().width()
                 || spot.height() > LARGEST * prepared.size().height()) {

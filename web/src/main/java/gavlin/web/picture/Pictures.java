@@ -96,7 +96,8 @@ public class Pictures {
         return settings.limits().maxBytes();
     }
 
-    static Source contentOf(MultipartFile upload) {
+    /** Where an upload is read. */
+    public static Source contentOf(MultipartFile upload) {
         return to -> {
             try (InputStream in = upload.getInputStream()) {
                 in.transferTo(to);
@@ -166,7 +167,7 @@ public class Pictures {
         }
     }
 
-    /** A file that could be a picture, and what is in it. It is stored; who asked refers to it or lets it be collected. */
+    /** A file that is a picture, and what is in it. */
     public record Judged(
             String sha256,
             long bytes,
@@ -176,11 +177,10 @@ public class Pictures {
             boolean transparent,
             Caption words) {}
 
-    /** Takes a file for something else than a site. @throws PictureRefused with the reason; nothing is stored then */
+    /** Looks at a file for something else than a site; nothing is stored. @throws PictureRefused with the reason */
     public Judged judge(Source file, String fileName, Caption words) {
         Identity identity = identify(file);
         Taken taken = working.take(file, identity.sha256()).taken();
-        transaction.executeWithoutResult(status -> store(identity, file));
         return new Judged(
                 identity.sha256(),
                 identity.bytes(),
@@ -189,6 +189,11 @@ public class Pictures {
                 taken.size(),
                 taken.transparentPixels() > 0,
                 words.orThoseOf(taken.embedded()));
+    }
+
+    /** Stores what was judged: who asked refers to it, or it is collected again. */
+    public void keep(Judged judged, Source file) {
+        transaction.executeWithoutResult(status -> store(new Identity(judged.sha256(), judged.bytes()), file));
     }
 
     /** A copy for a site of what is stored already. */

@@ -1,15 +1,15 @@
 package gavlin.web.shelf;
 
 import gavlin.core.BadInput;
+import gavlin.core.decoder.Source;
 import gavlin.web.picture.Caption;
+import gavlin.web.picture.Pictures;
 import gavlin.web.store.Unzipped;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -19,75 +19,107 @@ import org.apache.commons.csv.CSVRecord;
 import org.springframework.web.multipart.MultipartFile;
 
 /**
- * Files brought to the shelf: one by one, as a folder, or in a ZIP; what is known of them stands in {@value #CREDITS} beside them, a line a file
- * (RFC 4180) under the heads {@code file, title, description, credit, licence}.
- *
- * @param words by the file's own name, in small letters
+ * Files brought to the shelf: one by one, as a folder, or in ZIPs; what is known of them stands in {@value #CREDITS} beside them, a line a file
+ * (RFC 4180) under the heads {@code file, title, description, credit, licence}. ZIPs are read twice, first for that alone, so that no more than one
+ * picture of them is ever in memory.
  */
-record Bringing(List<Brought> files, Map<String, Caption> words) {
+final class Bringing {
     static final String CREDITS = "credits.csv";
     static final int MOST_FILES = 200;
     private static final int MOST_CREDITS = 2_000_000;
     private static final long MOST_UNPACKED = 400_000_000;
 
-    /** @param file null where it is too heavy */
-    record Brought(String name, InputOf file) {}
+    private final List<MultipartFile> uploads;
+    /** By the file's own name, in small letters. */
+    private final Map<String, Caption> words = new HashMap<>();
 
-    /** Opened as often as it is read. */
-    interface InputOf {
-        InputStream open() throws IOException;
+    interface Taking {
+        /** @param file null where it is too heavy */
+        void take(String name, Source file, Caption words);
     }
 
-    /** @param most bytes of one file @throws BadInput for too many files, a damaged ZIP, a credits file that can't be read */
-    static Bringing of(List<MultipartFile> uploads, long most) {
-        List<Brought> files = new ArrayList<>();
-        Map<String, Caption> words = new HashMap<>();
-        for (MultipartFile upload : uploads) {
-            String name = own(upload.getOriginalFilename());
-            if (upload.isEmpty() || name.startsWith(".")) {
-                continue;
-            }
+    /** @throws BadInput for a damaged ZIP, or a credits file that can't be read */
+    Bringing(List<MultipartFile> uploads) {
+        this.uploads = uploads.stream()
+                .filter(upload ->
+                        !upload.isEmpty() && !own(upload.getOriginalFilename()).startsWith("."))
+                .toList();
+        for (MultipartFile upload : this.uploads) {
             try {
-                if (name.equalsIgnoreCase(CREDITS)) {
-                    credits(upload.getBytes(), words);
-                } else if (name.toLowerCase(Locale.ROOT).endsWith(".zip")) {
-                    unzip(upload, most, files, words);
-                } else {
-                    files.add(new Brought(name, upload.getSize() > most ? null : upload::getInputStream));
+                if (isCredits(own(upload.getOriginalFilename()))) {
+                    credits(upload.getBytes());
+                } else if (isZip(upload)) {
+                    unzip(upload, (path, content) -> {
+                        if (isCredits(own(path))) {
+                            credits(content.read(MOST_CREDITS));
+                        }
+                    });
                 }
             } catch (IOException e) {
                 throw new UncheckedIOException("an upload cannot be read", e);
             }
         }
-        if (files.size() > MOST_FILES) {
-            throw new BadInput("files", "more than " + MOST_FILES + " files: bring them in parts");
-        }
-        if (files.isEmpty()) {
-            throw new BadInput("files", "there are no pictures among these files");
-        }
-        return new Bringing(files, words);
     }
 
-    Caption wordsOf(String name) {
+    /**
+     * Each picture, one after the other.
+     *
+     * @param most bytes of one file @throws BadInput for none, and for too many of them; those before are taken by then
+     */
+    void each(long most, Taking taking) {
+        int[] count = {0};
+        Taking counted = (name, file, said) -> {
+            if (++count[0] > MOST_FILES) {
+                throw new BadInput("files", "more than " + MOST_FILES + " files: bring the others by themselves");
+            }
+            taking.take(name, file, said);
+        };
+        for (MultipartFile upload : uploads) {
+            String name = own(upload.getOriginalFilename());
+            if (isZip(upload)) {
+                eachIn(upload, most, counted);
+            } else if (!isCredits(name)) {
+                counted.take(name, upload.getSize() > most ? null : Pictures.contentOf(upload), wordsOf(name));
+            }
+        }
+        if (count[0] == 0) {
+            throw new BadInput("files", "there are no pictures among these files");
+        }
+    }
+
+    private void eachIn(MultipartFile zip, long most, Taking taking) {
+        try {
+            unzip(zip, (path, content) -> {
+                String name = own(path);
+                if (!isCredits(name)) {
+                    byte[] bytes = content.read(most);
+                    taking.take(name, bytes == null ? null : Source.of(bytes), wordsOf(name));
+                }
+            });
+        } catch (IOException e) {
+            throw new UncheckedIOException("an upload cannot be read", e);
+        }
+    }
+
+    private static void unzip(MultipartFile zip, Unzipped.Taking taking) throws IOException {
+        try (InputStream in = zip.getInputStream()) {
+            Unzipped.each(in, "files", MOST_UNPACKED, taking);
+        }
+    }
+
+    private static boolean isZip(MultipartFile upload) {
+        return own(upload.getOriginalFilename()).toLowerCase(Locale.ROOT).endsWith(".zip");
+    }
+
+    private static boolean isCredits(String name) {
+        return name.equalsIgnoreCase(CREDITS);
+    }
+
+    private Caption wordsOf(String name) {
         return words.getOrDefault(name.toLowerCase(Locale.ROOT), Caption.NONE);
     }
 
-    private static void unzip(MultipartFile zip, long most, List<Brought> files, Map<String, Caption> words)
-            throws IOException {
-        try (InputStream in = zip.getInputStream()) {
-            Unzipped.each(in, "files", MOST_UNPACKED, (path, content) -> {
-                String name = own(path);
-                if (name.equalsIgnoreCase(CREDITS)) {
-                    credits(content.read(MOST_CREDITS), words);
-                } else {
-                    byte[] bytes = files.size() > MOST_FILES ? null : content.read(most);
-                    files.add(new Brought(name, bytes == null ? null : () -> new ByteArrayInputStream(bytes)));
-                }
-            });
-        }
-    }
-
-    private static void credits(byte[] csv, Map<String, Caption> words) throws IOException {
+    private void credits(byte[] csv) {
         if (csv == null || csv.length > MOST_CREDITS) {
             throw new BadInput("files", CREDITS + " is larger than " + MOST_CREDITS / 1_000_000 + " MB");
         }

@@ -15,7 +15,6 @@ import gavlin.web.problem.Forbidden;
 import gavlin.web.problem.NotFound;
 import gavlin.web.site.OpenSite;
 import gavlin.web.work.HeavyWork;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -57,8 +56,8 @@ public class Shelf {
 
         private String said() {
             Caption words = picture.words();
-            return Wish.joined(
-                    picture.label(), words.description(), words.credit(), words.licence(), picture.fileName());
+            return String.join(
+                    "\n", picture.label(), words.description(), words.credit(), words.licence(), picture.fileName());
         }
     }
 
@@ -91,6 +90,7 @@ public class Shelf {
         from.requireSomeChange();
         Judged judged = pictures.judge(file, fileName, words);
         requireLicence(judged.words());
+        pictures.keep(judged, file);
         return add(from, judged, judged.words());
     }
 
@@ -174,14 +174,5 @@ public class Shelf {
 
     static boolean mayChange(OpenSite from, String addedBy) {
         return from.viewer().everywhere() || from.viewer().name().equals(addedBy);
-    }
-
-    /** Where an upload is read. */
-    static Source source(Bringing.InputOf file) {
-        return to -> {
-            try (InputStream in = file.open()) {
-                in.transferTo(to);
-            }
-        };
     }
 }

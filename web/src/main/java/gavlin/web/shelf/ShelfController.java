@@ -181,31 +181,27 @@ class ShelfController {
             @RequestParam(defaultValue = "") String licence,
             RedirectAttributes flash) {
         OpenSite open = sites.open(who.viewer(), site);
-        int added = 0;
+        int[] added = {0};
         List<String> refused = new ArrayList<>();
         try {
             open.requireSomeChange();
-            Bringing bringing = Bringing.of(files, pictures.mostBytes());
-            for (Bringing.Brought file : bringing.files()) {
+            new Bringing(files).each(pictures.mostBytes(), (name, file, words) -> {
                 try {
-                    if (file.file() == null) {
+                    if (file == null) {
                         throw new BadInput("file", "it is heavier than " + pictures.mostBytes() / 1_000_000 + " MB");
                     }
-                    shelf.add(
-                            open,
-                            Shelf.source(file.file()),
-                            file.name(),
-                            bringing.wordsOf(file.name()).orElseSaying(credit, licence));
-                    added++;
+                    shelf.add(open, file, name, words.orElseSaying(credit, licence));
+                    added[0]++;
                 } catch (BadInput | Conflict | Forbidden e) {
-                    refused.add(file.name() + ": " + e.getMessage() + ".");
+                    refused.add(name + ": " + e.getMessage() + ".");
                 }
-            }
+            });
         } catch (BadInput | Forbidden e) {
             refused.add(e.getMessage() + ".");
         }
         flash.addFlashAttribute(
-                "said", added == 0 ? null : Phrases.count(added, "picture is", "pictures are") + " on the shelf now.");
+                "said",
+                added[0] == 0 ? null : Phrases.count(added[0], "picture is", "pictures are") + " on the shelf now.");
         flash.addFlashAttribute("refused", refused.isEmpty() ? null : String.join(" ", refused));
         return "redirect:/sites/" + open.id() + "/shelf";
     }

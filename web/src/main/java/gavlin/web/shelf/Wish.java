@@ -4,12 +4,10 @@ import gavlin.core.colour.Colour;
 import gavlin.core.traits.Traits;
 import java.text.Normalizer;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 
 /**
  * What somebody looks for on the shelf: "wide, calm, room at the left, sea". Words for what a picture looks like count as those; all others must
@@ -29,7 +27,7 @@ record Wish(List<String> looks, List<String> said, Colour colour) {
     private static final List<List<String>> LOOKS = List.of(
             List.of("wide", "panorama", "panoramic"),
             List.of("broad"),
-            List.of("tall", "upright", "portrait"),
+            List.of("tall", "upright"),
             List.of("square"),
             List.of("calm", "quiet"),
             List.of("lively", "busy"),
@@ -83,9 +81,5 @@ record Wish(List<String> looks, List<String> said, Colour colour) {
             all.add("near " + colour);
         }
         return String.join(", ", all);
-    }
-
-    static String joined(String... parts) {
-        return Arrays.stream(parts).collect(Collectors.joining("\n"));
     }
 }

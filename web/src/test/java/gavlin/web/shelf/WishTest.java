@@ -40,7 +40,7 @@ class WishTest {
                 Wish.of(text, null)
                         .isMetBy(
                                 List.of("wide", "calm", "room at the left"),
-                                Wish.joined("Harbour in fog", "Boats", "Ines Pascoe", "CC BY 4.0"),
+                                "Harbour in fog\nBoats\nInes Pascoe\nCC BY 4.0",
                                 BLUE));
     }
 
