@@ -19,7 +19,7 @@ final class PositionSearch {
     /** A cell is not opened for less than this share more. */
     private static final double CLOSE = 0.002;
     /** Searches for a window; each takes up to about ten milliseconds. */
-    private static final int MOST_SEARCHES = 80;
+    private static final int MOST_SEARCHES = 120;
 
     private final Problem problem;
     private final Lock lock;
