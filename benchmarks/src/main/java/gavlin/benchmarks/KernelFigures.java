@@ -7,6 +7,8 @@ import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureReader;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
+import gavlin.core.damage.Damage;
+import gavlin.core.damage.Original;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Framing;
@@ -23,7 +25,6 @@ import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.core.turn.Turn;
-import gavlin.core.weight.Ssim;
 import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -56,7 +57,7 @@ public class KernelFigures {
     private Framing<InPrepared> onGrown;
     private Pixels rendered;
     private Pixels damaged;
-    private Ssim.Original original;
+    private Original original;
     private Surroundings around;
 
     @Setup
@@ -74,7 +75,7 @@ public class KernelFigures {
         onGrown = cover(grow);
         rendered = picture.render(plain, OUT);
         damaged = OwnFile.pixels(encode());
-        original = Ssim.original(rendered);
+        original = new Original(rendered);
         around = new Surroundings(new Box<InSlot>(0, 0, OUT.width(), OUT.height()), 1);
     }
 
@@ -108,7 +109,7 @@ public class KernelFigures {
     }
 
     @Benchmark
-    public double likeness() {
-        return original.likeness(damaged);
+    public Damage likeness() {
+        return original.damage(damaged);
     }
 }

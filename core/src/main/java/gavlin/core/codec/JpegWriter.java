@@ -63,7 +63,8 @@ public final class JpegWriter {
         if (pixels.channels() != 3) {
             throw new IllegalArgumentException("JPEG has no transparency: flatten the picture over a colour first");
         }
-        BufferedImage image = asImage(pixels);
+        boolean grey = pixels.isGrey();
+        BufferedImage image = grey ? asGreyImage(pixels) : asImage(pixels);
         ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
         try (ByteArrayOutputStream out = new ByteArrayOutputStream();
                 MemoryCacheImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
@@ -73,7 +74,9 @@ public final class JpegWriter {
             param.setOptimizeHuffmanTables(true);
             param.setProgressiveMode(ImageWriteParam.MODE_DEFAULT);
             IIOMetadata metadata = writer.getDefaultImageMetadata(new ImageTypeSpecifier(image), param);
-            setChroma(metadata, chroma);
+            if (!grey) {
+                setChroma(metadata, chroma);
+            }
             writer.setOutput(stream);
             writer.write(null, new IIOImage(image, null, metadata), param);
             stream.flush();
@@ -103,6 +106,20 @@ public final class JpegWriter {
                 null);
     }
 
+    /** One component in place of three: smaller, and no colour can creep in. */
+    private static BufferedImage asGreyImage(Pixels pixels) {
+        int width = pixels.size().width();
+        byte[] grey = pixels.greys();
+        WritableRaster raster = Raster.createInterleavedRaster(
+                new DataBufferByte(grey, grey.length), width, pixels.size().height(), width, 1, new int[] {0}, null);
+        ColorSpace space = ColorSpace.getInstance(ColorSpace.CS_GRAY);
+        return new BufferedImage(
+                new ComponentColorModel(space, false, false, java.awt.Transparency.OPAQUE, DataBuffer.TYPE_BYTE),
+                raster,
+                false,
+                null);
+    }
+
     private static void setChroma(IIOMetadata metadata, Chroma chroma) throws IOException {
         IIOMetadataNode root = (IIOMetadataNode) metadata.getAsTree(NATIVE_FORMAT);
         NodeList components = root.getElementsByTagName("componentSpec");
@@ -112,17 +129,26 @@ public final class JpegWriter {
         metadata.setFromTree(NATIVE_FORMAT, root);
     }
 
-    /** Puts the profile and the XMP packet behind the JFIF header. */
+    /** Puts the profile and the words behind the JFIF header. */
     private static byte[] withSegments(byte[] jpeg, Tags tags) {
-        String xmp = tags.toXmp();
         int afterJfif = 4 + ((jpeg[4] & 0xff) << 8 | jpeg[5] & 0xff);
         ByteArrayOutputStream out = new ByteArrayOutputStream(jpeg.length + 2048);
         out.write(jpeg, 0, afterJfif);
-        if (!xmp.isEmpty()) {
-            segment(out, APP1, "http://ns.adobe.com/xap/1.0/\0", xmp.getBytes(StandardCharsets.UTF_8));
-            segment(out, APP13, "", tags.toIptc());
+        if (tags.isBrief()) {
+            if (!tags.isEmpty()) {
+                segment(out, APP1, "Exif\0\0", tags.toExif());
+            }
+        } else {
+            if (!tags.isEmpty()) {
+                segment(
+                        out,
+                        APP1,
+                        "http://ns.adobe.com/xap/1.0/\0",
+                        tags.toXmp().getBytes(StandardCharsets.UTF_8));
+                segment(out, APP13, "", tags.toIptc());
+            }
+            segment(out, APP2, "ICC_PROFILE\0\u0001\u0001", SrgbProfile.bytes());
         }
-        segment(out, APP2, "ICC_PROFILE\0\u0001\u0001", SrgbProfile.bytes());
         out.writeBytes(Arrays.copyOfRange(jpeg, afterJfif, jpeg.length));
         return out.toByteArray();
     }

@@ -8,9 +8,8 @@ import java.util.stream.Stream;
 import java.util.zip.Deflater;
 
 /**
- * Makes a PNG's rows as small as they go: filters them in several ways (PNG §9 and §12.7), deflates each with full effort
- * and keeps the smallest. Which way wins can only be tried; large pictures get fewer tries, so that none takes much more
- * than a second.
+ * Makes a PNG's rows as small as they go: filters them in several ways (PNG §9 and §12.7), deflates each with usual effort, and
+ * the smallest with as much as {@link DeflateEffort} allows. Which way wins can only be tried; large pictures get fewer tries.
  */
 final class PngPacker {
     /** How a row's filter is chosen. */
@@ -40,9 +39,14 @@ final class PngPacker {
     private static final List<Choice> FOR_LARGE = List.of(Choice.NONE, Choice.LEFT, Choice.SUM, Choice.ENTROPY);
 
     /** Above this all ways together would take too long. */
-    private static final int LARGE_BYTES = 3_000_000;
+    private static final int LARGE_BYTES = 2_000_000;
+
+    /** Up to here every way is deflated with full effort: it takes no time. */
+    private static final int SMALL_BYTES = 100_000;
 
     private static final int QUICK = 4;
+    /** Of zlib: tells the ways apart at a fraction of the cost. */
+    private static final int SCREENING = 6;
 
     private PngPacker() {}
 
@@ -65,17 +69,29 @@ final class PngPacker {
         return packed(samples, rowBytes, 1, FOR_INDICES);
     }
 
+    private record Packed(byte[] rows, int strategy, byte[] deflated) {}
+
     private static byte[] packed(byte[] samples, int rowBytes, int distance, List<Choice> choices) {
-        return choices.parallelStream()
+        boolean small = samples.length <= SMALL_BYTES;
+        Packed best = choices.parallelStream()
                 .flatMap(choice -> {
                     byte[] rows = filtered(samples, rowBytes, distance, choice);
                     boolean once = choice == Choice.NONE || samples.length > LARGE_BYTES;
                     return Stream.of(Deflater.DEFAULT_STRATEGY, Deflater.FILTERED)
                             .limit(once ? 1 : 2)
-                            .map(strategy -> deflate(rows, strategy, Deflater.BEST_COMPRESSION));
+                            .map(strategy -> new Packed(
+                                    rows,
+                                    strategy,
+                                    deflate(rows, strategy, small ? Deflater.BEST_COMPRESSION : SCREENING)));
                 })
-                .min(Comparator.comparingInt((byte[] all) -> all.length).thenComparing(Arrays::compare))
+                .min(Comparator.comparingInt((Packed one) -> one.deflated.length)
+                        .thenComparing(Packed::deflated, Arrays::compare))
                 .orElseThrow();
+        if (small) {
+            return best.deflated;
+        }
+        byte[] hard = deflate(best.rows, best.strategy, DeflateEffort.level(best.rows));
+        return hard.length < best.deflated.length ? hard : best.deflated;
     }
 
     private static byte[] filtered(byte[] samples, int rowBytes, int distance, Choice choice) {

@@ -19,9 +19,9 @@ public final class PngWriter {
     /** Every pixel exactly as it is. */
     public static byte[] write(Pixels pixels, Tags tags) {
         int width = pixels.size().width();
-        boolean grey = isGrey(pixels.samples(), pixels.channels());
+        boolean grey = pixels.isGrey();
         int colourType = (grey ? 0 : 2) + (pixels.channels() == 4 ? 4 : 0);
-        byte[] samples = grey ? withoutColour(pixels.samples(), pixels.channels()) : pixels.samples();
+        byte[] samples = grey ? pixels.greys() : pixels.samples();
         int pixelBytes = samples.length / (int) pixels.size().pixels();
         return assemble(pixels, tags, 8, colourType, null, PngPacker.packed(samples, width * pixelBytes, pixelBytes));
     }
@@ -69,7 +69,11 @@ public final class PngWriter {
             palette(out, palette);
         }
         String xmp = tags.toXmp();
-        if (!xmp.isEmpty()) {
+        if (tags.isBrief()) {
+            if (!tags.isEmpty()) {
+                chunk(out, "eXIf", tags.toExif());
+            }
+        } else if (!xmp.isEmpty()) {
             chunk(out, "iTXt", ("XML:com.adobe.xmp\0\0\0\0\0" + xmp).getBytes(StandardCharsets.UTF_8));
         }
         chunk(out, "IDAT", data);
@@ -103,27 +107,5 @@ public final class PngWriter {
         out.writeBytes(ByteBuffer.allocate(4).putInt(data.length).array());
         out.writeBytes(named);
         out.writeBytes(ByteBuffer.allocate(4).putInt((int) crc.getValue()).array());
-    }
-
-    private static boolean isGrey(byte[] rgb, int channels) {
-        for (int i = 0; i < rgb.length; i += channels) {
-            if (rgb[i] != rgb[i + 1] || rgb[i] != rgb[i + 2]) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** One sample of grey, and alpha where there is any. */
-    private static byte[] withoutColour(byte[] rgb, int channels) {
-        int kept = channels - 2;
-        byte[] grey = new byte[rgb.length / channels * kept];
-        for (int i = 0, from = 0; i < grey.length; i += kept, from += channels) {
-            grey[i] = rgb[from];
-            if (kept == 2) {
-                grey[i + 1] = rgb[from + 3];
-            }
-        }
-        return grey;
     }
 }

@@ -27,31 +27,67 @@ public final class WebpWriter {
     /** libwebp's effort 0..6. 3 makes the files of its default 4 in half the time, as measured on photographs. */
     private static final int METHOD = 3;
 
+    private static final int BEST_METHOD = 6;
+
     private static final int ICC_FLAG = 0x20;
     private static final int ALPHA_FLAG = 0x10;
+    private static final int EXIF_FLAG = 0x08;
     private static final int XMP_FLAG = 0x04;
 
     private WebpWriter() {}
 
-    /** With alpha as it is, and libwebp's default of noise shaping. */
-    public static byte[] writeLossy(Pixels pixels, double quality, Tags tags) {
-        return writeLossy(pixels, quality, 100, 50, tags);
-    }
-
     /**
+     * How a lossy file is made.
+     *
      * @param quality 0..100, fractions allowed
      * @param alphaQuality 0..100: 100 keeps alpha exactly, less reduces its levels
      * @param shaping 0..100: how far bits are moved from busy to even places; libwebp's default is 50
+     * @param method libwebp's effort 0..6
      */
-    public static byte[] writeLossy(Pixels pixels, double quality, int alphaQuality, int shaping, Tags tags) {
-        Require.range("quality", quality, 0, 100, "");
-        Require.range("alphaQuality", alphaQuality, 0, 100, "");
+    public record Lossy(double quality, int alphaQuality, int shaping, int method, Smoothing smoothing) {
+        private static final int DEFAULT_SHAPING = 50;
+
+        /** Of edges between blocks. */
+        public enum Smoothing {
+            /** As libwebp's default is. */
+            USUAL,
+            /** As it finds best: takes seven times as long. */
+            FOUND,
+            NONE
+        }
+
+        public Lossy {
+            Require.range("quality", quality, 0, 100, "");
+            Require.range("alphaQuality", alphaQuality, 0, 100, "");
+        }
+
+        /** At once, with alpha as it is. */
+        public static Lossy usual(double quality) {
+            return usual(quality, 100, DEFAULT_SHAPING);
+        }
+
+        public static Lossy usual(double quality, int alphaQuality, int shaping) {
+            return new Lossy(quality, alphaQuality, shaping, METHOD, Smoothing.USUAL);
+        }
+
+        /** With all its effort. */
+        public static Lossy fine(double quality, int alphaQuality, int shaping, Smoothing smoothing) {
+            return new Lossy(quality, alphaQuality, shaping, BEST_METHOD, smoothing);
+        }
+    }
+
+    public static byte[] writeLossy(Pixels pixels, Lossy lossy, Tags tags) {
         WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
         param.setCompressionType("Lossy");
-        param.setCompressionQuality((float) (quality / 100));
-        param.setMethod(METHOD);
-        param.setAlphaQuality(alphaQuality);
-        param.setSnsStrength(shaping);
+        param.setCompressionQuality((float) (lossy.quality / 100));
+        param.setMethod(lossy.method);
+        param.setAlphaQuality(lossy.alphaQuality);
+        param.setSnsStrength(lossy.shaping);
+        switch (lossy.smoothing) {
+            case FOUND -> param.setAutoAdjustFilterStrength(true);
+            case NONE -> param.setFilterStrength(0);
+            default -> {}
+        }
         return write(pixels, param, tags);
     }
 
@@ -81,7 +117,7 @@ public final class WebpWriter {
             writer.setOutput(stream);
             writer.write(null, new IIOImage(image, null, null), param);
             stream.flush();
-            return tags.isEmpty() ? out.toByteArray() : extended(pixels, out.toByteArray(), tags.toXmp());
+            return tags.isEmpty() ? out.toByteArray() : extended(pixels, out.toByteArray(), tags);
         } catch (IOException e) {
             throw new UncheckedIOException("writing to memory failed", e);
         } finally {
@@ -89,22 +125,28 @@ public final class WebpWriter {
         }
     }
 
-    /** The extended layout (§2.7): VP8X, profile, picture, XMP. */
-    private static byte[] extended(Pixels pixels, byte[] plain, String xmp) {
+    /** The extended layout (§2.7): VP8X, profile, picture, words. */
+    private static byte[] extended(Pixels pixels, byte[] plain, Tags tags) {
         int pictureFrom = 12;
         if (new Bytes(plain).says(12, "VP8X")) {
             pictureFrom = 12 + 8 + 10;
         }
         ByteBuffer header = ByteBuffer.allocate(10).order(ByteOrder.LITTLE_ENDIAN);
-        header.putInt(ICC_FLAG | XMP_FLAG | (pixels.channels() == 4 ? ALPHA_FLAG : 0));
+        header.putInt((tags.isBrief() ? EXIF_FLAG : ICC_FLAG | XMP_FLAG) | (pixels.channels() == 4 ? ALPHA_FLAG : 0));
         put24(header, pixels.size().width() - 1);
         put24(header, pixels.size().height() - 1);
         ByteArrayOutputStream body = new ByteArrayOutputStream(plain.length + 2048);
         body.writeBytes("WEBP".getBytes(StandardCharsets.US_ASCII));
         chunk(body, "VP8X", header.array());
-        chunk(body, "ICCP", SrgbProfile.bytes());
+        if (!tags.isBrief()) {
+            chunk(body, "ICCP", SrgbProfile.bytes());
+        }
         body.write(plain, pictureFrom, plain.length - pictureFrom);
-        chunk(body, "XMP ", xmp.getBytes(StandardCharsets.UTF_8));
+        if (tags.isBrief()) {
+            chunk(body, "EXIF", tags.toExif());
+        } else {
+            chunk(body, "XMP ", tags.toXmp().getBytes(StandardCharsets.UTF_8));
+        }
         ByteArrayOutputStream out = new ByteArrayOutputStream(body.size() + 8);
         chunk(out, "RIFF", body.toByteArray());
         return out.toByteArray();

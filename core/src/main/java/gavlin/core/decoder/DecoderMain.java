@@ -94,7 +94,7 @@ public final class DecoderMain {
         List<byte[]> files = List.of(
                 JpegWriter.write(pixels, 80, JpegWriter.Chroma.HALVED, Tags.NONE),
                 PngWriter.write(pixels, Tags.NONE),
-                WebpWriter.writeLossy(pixels, 80, Tags.NONE),
+                WebpWriter.writeLossy(pixels, WebpWriter.Lossy.usual(80), Tags.NONE),
                 drawing.getBytes(StandardCharsets.UTF_8));
         for (byte[] file : files) {
             Files.write(Job.in(folder), file);

@@ -2,6 +2,7 @@ package gavlin.core.fit;
 
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
+import gavlin.core.damage.Damage;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
@@ -24,7 +25,7 @@ import java.util.function.BooleanSupplier;
  * A file computed from a fit, and what was measured on it.
  *
  * @param transparentPixels in the rendered picture: exact
- * @param ssim of the file against the rendered picture
+ * @param damage what compression did to the rendered picture
  * @param words how well the theme's words can be read over it, and those in it
  * @param vanishing the share of a small mark that is finer than a pixel, 0..1
  * @param grounds how a mark stands out from what lies behind it
@@ -35,7 +36,7 @@ public record Rendition(
         Size size,
         byte[] file,
         int transparentPixels,
-        double ssim,
+        Damage damage,
         List<Candidate> tried,
         List<Readable> words,
         List<Standing> grounds,
@@ -63,7 +64,7 @@ public record Rendition(
         List<Readable> words = new ArrayList<>();
         Pixels finished = pixels(picture, plan, words);
         WeightSearch.Request request =
-                new WeightSearch.Request(finished, plan.types(), plan.maxBytes(), tags, superseded);
+                new WeightSearch.Request(finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded);
         WeightSearch.Outcome outcome =
                 plan.encoding() == null ? WeightSearch.search(request) : WeightSearch.only(request, plan.encoding());
         return new Rendition(
@@ -71,7 +72,7 @@ public record Rendition(
                 plan.size(),
                 outcome.file(),
                 finished.transparentPixels(),
-                outcome.chosen().ssim(),
+                outcome.damage(),
                 outcome.tried(),
                 List.copyOf(words),
                 grounds(plan, finished),

@@ -17,8 +17,10 @@ import gavlin.core.operation.Steps;
 import gavlin.core.operation.Surroundings;
 import gavlin.core.veil.Veil;
 import gavlin.core.weight.Encoding;
+import gavlin.core.words.Typeset;
 import gavlin.core.words.Words;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Everything that decides a rendition, as values: the same plan over the same original gives the same bytes.
@@ -30,6 +32,7 @@ import java.util.List;
  * @param encoding that the person chose out of what the search tried, or null
  * @param behind what lies behind it, where it is a mark: likewise
  * @param mark whether it is a logo or an icon
+ * @param dear where damage counts more: what must be seen, and words in the file; whole px
  * @param lettering what the theme sets over it, to be measured on its pixels
  * @param inscriptions the words in it, likewise
  */
@@ -45,9 +48,10 @@ public record RenditionPlan(
         List<Lettering> lettering,
         List<Inscription> inscriptions,
         List<Behind> behind,
-        boolean mark) {
+        boolean mark,
+        List<Box<InSlot>> dear) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
-    public static final int CORE_VERSION = 4;
+    public static final int CORE_VERSION = 5;
 
     /**
      * @param density 1 for the brief's own pixels, 2 for twice as many in each direction
@@ -82,7 +86,20 @@ public record RenditionPlan(
                 Lettering.of(chosen, size),
                 Inscription.of(fit.finish().get(Words.TYPE), chosen, size, density),
                 Behind.of(chosen),
-                chosen.isMark());
+                chosen.isMark(),
+                dear(fit, picture, prepared, framing, size, density));
+    }
+
+    private static List<Box<InSlot>> dear(
+            Fit fit, PictureFacts picture, Prepared prepared, Framing<InPrepared> framing, Size size, int density) {
+        Stream<Box<InSlot>> words = fit.finish().get(Words.TYPE).passages().stream()
+                .map(passage -> Typeset.of(passage, density).box());
+        return Stream.concat(inFile(fit, picture, prepared, framing).stream(), words)
+                .map(box -> box.intersect(size.box()))
+                .filter(box -> !box.isEmpty())
+                .map(box -> new Box<InSlot>(
+                        Math.rint(box.x()), Math.rint(box.y()), Math.rint(box.width()), Math.rint(box.height())))
+                .toList();
     }
 
     /** Where what must be seen lies in the file; only where a finish asks for it. */
@@ -145,7 +162,8 @@ public record RenditionPlan(
                 lettering,
                 inscriptions,
                 behind,
-                mark);
+                mark,
+                dear);
     }
 
     /** All of it in one line, for the rendition's key. */
@@ -167,7 +185,8 @@ public record RenditionPlan(
         // Files without any of these keep the key that they have.
         String over = lettering.isEmpty() ? made : made + "|" + lettering;
         String in = inscriptions.isEmpty() ? over : over + "|" + inscriptions;
-        return mark ? in + "|" + behind : in;
+        String before = mark ? in + "|" + behind : in;
+        return dear.isEmpty() ? before : before + "|dear " + dear;
     }
 
     /** The part of the picture that is read, and the box of the file that it fills at least: what must be decoded. */

@@ -1,13 +1,15 @@
 package gavlin.core.gauge;
 
-import gavlin.core.weight.Ssim;
+import gavlin.core.brief.WeightLimit;
+import gavlin.core.damage.Damage;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What compression did: the likeness of the file and the picture, SSIM. */
+/** What compression did, as people see it: 1 is just not seen. */
 final class DamageGauge implements Gauge {
-    /** Below this, damage shows: the floor of a rendition. */
-    private static final double LEAST_SSIM = 0.90;
+    private static final String UNIT = "× just unseen";
+    /** The end of the scale that is drawn. */
+    private static final double END = 2 * Damage.SHOWS;
 
     @Override
     public String id() {
@@ -16,19 +18,36 @@ final class DamageGauge implements Gauge {
 
     @Override
     public Reading read(Subject subject) {
-        if (subject.measured() == null) {
-            return Reading.of(this, null, LEAST_SSIM, "SSIM", Verdict.UNMEASURED, "Not measured yet.");
+        Damage damage = subject.measured() == null ? null : subject.measured().damage();
+        if (damage == null) {
+            return Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet.");
         }
-        double ssim = subject.measured().ssim();
-        Verdict verdict = ssim >= Ssim.SOUND ? Verdict.FITS : ssim >= LEAST_SSIM ? Verdict.LOOK : Verdict.FAILS;
+        double seen = Says.round(damage.seen(), 2);
+        Verdict verdict = seen <= Damage.NOT_SEEN ? Verdict.FITS : seen <= Damage.SHOWS ? Verdict.LOOK : Verdict.FAILS;
         String says = switch (verdict) {
             case FITS -> "Compression does not show.";
-            case LOOK -> "Compression may show: look at it at actual size.";
-            default -> "Compression shows: use a lighter type or a simpler picture, or ask for a higher limit.";
+            case LOOK -> "Compression may show: " + what(damage) + ". Look at it at actual size.";
+            default ->
+                "Compression shows: " + what(damage) + "." + (keepsLimit(subject) ? " The file keeps its limit." : "")
+                        + " Use another type or a simpler picture, or ask for a higher limit.";
         };
-        return Reading.of(this, Says.round(ssim, 3), LEAST_SSIM, "SSIM", verdict, says)
-                .on(ssim - 0.8, LEAST_SSIM - 0.8, 0.2)
+        return Reading.of(this, seen, Damage.SHOWS, UNIT, verdict, says)
+                .on(seen, Damage.SHOWS, END)
                 .with(remedies(subject, verdict));
+    }
+
+    private static String what(Damage damage) {
+        return switch (damage.most()) {
+            case FORMS -> "fine forms went soft";
+            case PLACES -> "in places fine forms went soft";
+            case EDGES -> "smooth areas have steps or rings";
+            case COLOUR -> "colours moved or ran";
+        };
+    }
+
+    private static boolean keepsLimit(Subject subject) {
+        WeightLimit limit = subject.brief().weight();
+        return limit != null && subject.measured().bytes() <= limit.maxBytes(1);
     }
 
     private static List<Remedy> remedies(Subject subject, Verdict verdict) {

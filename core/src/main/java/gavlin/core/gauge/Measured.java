@@ -1,6 +1,7 @@
 package gavlin.core.gauge;
 
 import gavlin.core.codec.PictureType;
+import gavlin.core.damage.Damage;
 import gavlin.core.fit.Readable;
 import gavlin.core.fit.Standing;
 import java.util.Collection;
@@ -9,6 +10,7 @@ import java.util.List;
 /**
  * What was measured on a finished file.
  *
+ * @param damage what compression did to it; null in what earlier versions measured
  * @param words how well the theme's words can be read over it, or null where that was not measured
  * @param grounds how a mark stands out where it is shown, likewise
  * @param vanishing the share of a small mark that is finer than a pixel, 0..1, likewise
@@ -16,13 +18,13 @@ import java.util.List;
 public record Measured(
         PictureType type,
         long bytes,
-        double ssim,
+        Damage damage,
         int transparentPixels,
         List<Readable> words,
         List<Standing> grounds,
         Double vanishing) {
-    public Measured(PictureType type, long bytes, double ssim, int transparentPixels) {
-        this(type, bytes, ssim, transparentPixels, List.of(), List.of(), 0.0);
+    public Measured(PictureType type, long bytes, Damage damage, int transparentPixels) {
+        this(type, bytes, damage, transparentPixels, List.of(), List.of(), 0.0);
     }
 
     /** Only what is read in showings that exist. */
@@ -30,7 +32,7 @@ public record Measured(
         return new Measured(
                 type,
                 bytes,
-                ssim,
+                damage,
                 transparentPixels,
                 words == null
                         ? null

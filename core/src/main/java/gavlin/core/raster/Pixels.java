@@ -39,6 +39,29 @@ public record Pixels(Size size, int channels, byte[] samples) implements PixelRo
         return transparent;
     }
 
+    /** Whether no pixel has a colour, a clear one's forgotten colour included. */
+    public boolean isGrey() {
+        for (int i = 0; i < samples.length; i += channels) {
+            if (samples[i] != samples[i + 1] || samples[i] != samples[i + 2]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Of a grey picture, one sample for each pixel, and alpha where there is any. */
+    public byte[] greys() {
+        int kept = channels - 2;
+        byte[] grey = new byte[samples.length / channels * kept];
+        for (int i = 0, from = 0; i < grey.length; i += kept, from += channels) {
+            grey[i] = samples[from];
+            if (kept == 2) {
+                grey[i + 1] = samples[from + 3];
+            }
+        }
+        return grey;
+    }
+
     /** The same picture without its alpha channel, when that says nothing; otherwise itself. */
     public Pixels withoutIdleAlpha() {
         return channels == 4 && transparentPixels() == 0 ? over(0) : this;

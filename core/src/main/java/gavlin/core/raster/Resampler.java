@@ -9,7 +9,8 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
- * Separable Lanczos-3 in linear light on premultiplied samples.
+ * Separable Lanczos-3 on premultiplied samples: in linear light where a picture is made smaller, in coded light where it is
+ * enlarged ({@link CodedLight}).
  *
  * <p>The output is cut into bands of {@value #BAND_ROWS} rows, worked on side by side. A band runs the same pass twice:
  * along the rows first, whose result is stored turned, then along the columns, turned back. In each pass an input vector
@@ -57,11 +58,17 @@ public final class Resampler {
         Taps down =
                 Taps.lanczos3(window.y(), window.height(), placed.y(), placed.height(), out.height(), size.height());
         Taps across = Taps.lanczos3(window.x(), window.width(), placed.x(), placed.width(), out.width(), size.width());
+        boolean coded = down.enlarges() && across.enlarges();
+        PixelRows rows = coded ? new CodedLight(source) : source;
         int bands = (out.height() + BAND_ROWS - 1) / BAND_ROWS;
         IntStream.range(0, bands).parallel().forEach(band -> {
             int from = band * BAND_ROWS;
             int to = Math.min(out.height(), from + BAND_ROWS);
-            sink.band(from, to - from, renderBand(source, down, across, from, to, out.width()));
+            float[] samples = renderBand(rows, down, across, from, to, out.width());
+            if (coded) {
+                CodedLight.toLinear(samples, source.channels());
+            }
+            sink.band(from, to - from, samples);
         });
     }
 

@@ -68,11 +68,12 @@ record Samples(RgbSpace space, int channels, int bytesEach) {
         Curve[] curves = {space.curve(0), space.curve(1), space.curve(2)};
         float most = bytesEach == 1 ? 255f : 65_535f;
         for (int i = 0; i < count * channels; i += channels) {
-            float alpha = channels == 3 ? 1f : Math.max(0f, Math.min(1f, in[i + 3]));
-            int alphaCode = Math.round(alpha * most);
+            float alpha = channels == 3 ? 1f : in[i + 3];
+            int alphaCode = Math.round(Math.max(0f, Math.min(1f, alpha)) * most);
             if (channels == 4) {
                 put(alphaCode, out, at + (i + 3) * bytesEach);
             }
+            // What the colour was multiplied by, even where a kernel rang beyond 1: a flat colour stays as it is.
             float scale = alphaCode == 0 ? 0 : 1 / alpha;
             for (int c = 0; c < 3; c++) {
                 float linear = in[i + c] * scale;

@@ -1,5 +1,6 @@
 package gavlin.core.receipt;
 
+import gavlin.core.damage.Ssim;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
@@ -7,7 +8,6 @@ import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.PixelsPicture;
-import gavlin.core.weight.Ssim;
 import java.util.Arrays;
 
 /**

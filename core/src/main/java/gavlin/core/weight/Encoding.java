@@ -8,6 +8,7 @@ import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
+import gavlin.core.codec.WebpWriter.Lossy.Smoothing;
 import gavlin.core.raster.Pixels;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -21,6 +22,7 @@ import java.util.regex.Pattern;
  * @param shaping of a lossy WebP: how far bits are moved from busy to even places, 0..100
  * @param chroma of a JPEG, else null
  * @param colours of a palette, 2..256; 0 for all colours as they are
+ * @param effort of a lossy WebP
  */
 public record Encoding(
         PictureType type,
@@ -30,11 +32,15 @@ public record Encoding(
         int shaping,
         Chroma chroma,
         int colours,
-        boolean dithered) {
+        boolean dithered,
+        Effort effort) {
     /** libwebp's default. */
     private static final int USUAL_SHAPING = 50;
     /** Up to so many pixels the list of a palette's colours can weigh more than it saves. */
     private static final int SMALL = 256 * 256;
+
+    /** Up to so many pixels there is time to find out how far edges are best smoothed. */
+    private static final long TRIABLE = 300_000;
 
     /** What happens to the pixels. */
     public enum Way {
@@ -48,38 +54,69 @@ public record Encoding(
         PALETTE
     }
 
+    /** What is put into a lossy WebP besides its quality. */
+    public enum Effort {
+        USUAL(""),
+        /** All that the encoder can do, and edges smoothed as it thinks best. */
+        FINE("fine"),
+        /** The same with no smoothing at all: grain stays. */
+        GRAIN("grain");
+
+        private final String word;
+
+        Effort(String word) {
+            this.word = word;
+        }
+    }
+
     private static final Pattern CODE =
             Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|444)"
-                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?"
+                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?(-(?<effort>fine|grain))?"
                     + "|webp-near(?<near>\\d{1,3})"
                     + "|(?<exact>webp|png|ico)-lossless"
                     + "|(?<palette>png|ico)-(?<colours>\\d{1,3})(?<dithered>-dithered)?");
 
     public static Encoding jpeg(double quality, Chroma chroma) {
-        return new Encoding(PictureType.JPEG, Way.LOSSY, rounded(quality), 100, USUAL_SHAPING, chroma, 0, false);
+        return new Encoding(
+                PictureType.JPEG, Way.LOSSY, rounded(quality), 100, USUAL_SHAPING, chroma, 0, false, Effort.USUAL);
     }
 
     public static Encoding webp(double quality, int alphaQuality) {
-        return new Encoding(PictureType.WEBP, Way.LOSSY, rounded(quality), alphaQuality, USUAL_SHAPING, null, 0, false);
+        return new Encoding(
+                PictureType.WEBP,
+                Way.LOSSY,
+                rounded(quality),
+                alphaQuality,
+                USUAL_SHAPING,
+                null,
+                0,
+                false,
+                Effort.USUAL);
     }
 
     public static Encoding webpNearly(int nearness) {
-        return new Encoding(PictureType.WEBP, Way.NEARLY_LOSSLESS, nearness, 100, USUAL_SHAPING, null, 0, false);
+        return new Encoding(
+                PictureType.WEBP, Way.NEARLY_LOSSLESS, nearness, 100, USUAL_SHAPING, null, 0, false, Effort.USUAL);
     }
 
     /** The same lossy WebP with other noise shaping. */
     Encoding shaped(int other) {
-        return new Encoding(type, way, quality, alphaQuality, other, chroma, colours, dithered);
+        return new Encoding(type, way, quality, alphaQuality, other, chroma, colours, dithered, effort);
+    }
+
+    /** The same lossy WebP with other effort. */
+    Encoding with(Effort other) {
+        return new Encoding(type, way, quality, alphaQuality, shaping, chroma, colours, dithered, other);
     }
 
     /** @param type WebP, PNG or ICO */
     public static Encoding lossless(PictureType type) {
-        return new Encoding(type, Way.LOSSLESS, 100, 100, USUAL_SHAPING, null, 0, false);
+        return new Encoding(type, Way.LOSSLESS, 100, 100, USUAL_SHAPING, null, 0, false, Effort.USUAL);
     }
 
     /** @param type PNG or ICO */
     public static Encoding palette(PictureType type, int colours, boolean dithered) {
-        return new Encoding(type, Way.PALETTE, 100, 100, USUAL_SHAPING, null, colours, dithered);
+        return new Encoding(type, Way.PALETTE, 100, 100, USUAL_SHAPING, null, colours, dithered, Effort.USUAL);
     }
 
     /** To hundredths, so that an encoding can be written down and made again. */
@@ -105,8 +142,10 @@ public record Encoding(
             double quality = inRange(code, Double.parseDouble(parts.group("webpQuality")), 0, 100);
             String alpha = parts.group("alpha");
             String shaping = parts.group("shaping");
+            String effort = parts.group("effort");
             return webp(quality, alpha == null ? 100 : (int) inRange(code, Integer.parseInt(alpha), 0, 100))
-                    .shaped(shaping == null ? USUAL_SHAPING : (int) inRange(code, Integer.parseInt(shaping), 0, 100));
+                    .shaped(shaping == null ? USUAL_SHAPING : (int) inRange(code, Integer.parseInt(shaping), 0, 100))
+                    .with(effort == null ? Effort.USUAL : Effort.valueOf(effort.toUpperCase(Locale.ROOT)));
         }
         if (parts.group("near") != null) {
             return webpNearly((int) inRange(code, Integer.parseInt(parts.group("near")), 0, 100));
@@ -133,7 +172,8 @@ public record Encoding(
                         "-q" + number()
                                 + (chroma != null ? "-" + chroma.label().replace(":", "") : "")
                                 + (alphaQuality < 100 ? "-a" + alphaQuality : "")
-                                + (shaping != USUAL_SHAPING ? "-s" + shaping : "");
+                                + (shaping != USUAL_SHAPING ? "-s" + shaping : "")
+                                + (effort != Effort.USUAL ? "-" + effort.word : "");
                     case NEARLY_LOSSLESS -> "-near" + number();
                     case LOSSLESS -> "-lossless";
                     case PALETTE -> "-" + colours + (dithered ? "-dithered" : "");
@@ -147,7 +187,8 @@ public record Encoding(
                 "quality " + String.format(Locale.ROOT, "%.1f", quality)
                         + (chroma != null ? ", " + chroma.label() : "")
                         + (alphaQuality < 100 ? ", alpha " + alphaQuality : "")
-                        + (shaping != USUAL_SHAPING ? ", shaping " + shaping : "");
+                        + (shaping != USUAL_SHAPING ? ", shaping " + shaping : "")
+                        + (effort != Effort.USUAL ? ", " + effort.word : "");
             case NEARLY_LOSSLESS -> "nearly lossless, " + number();
             case LOSSLESS -> "lossless";
             case PALETTE -> colours + " colours" + (dithered ? ", dithered" : "");
@@ -166,10 +207,24 @@ public record Encoding(
             case JPEG -> JpegWriter.write(pixels, Math.max(1, quality), chroma, tags);
             case WEBP ->
                 way == Way.LOSSY
-                        ? WebpWriter.writeLossy(pixels, quality, alphaQuality, shaping, tags)
+                        ? WebpWriter.writeLossy(pixels, lossyWebp(isSoonTried(pixels)), tags)
                         : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
             case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
             default -> png(pixels, tags);
+        };
+    }
+
+    /** Whether a picture is small enough for trying out what takes long. */
+    static boolean isSoonTried(Pixels pixels) {
+        return pixels.size().pixels() <= TRIABLE;
+    }
+
+    private WebpWriter.Lossy lossyWebp(boolean soon) {
+        return switch (effort) {
+            case USUAL -> WebpWriter.Lossy.usual(quality, alphaQuality, shaping);
+            case FINE ->
+                WebpWriter.Lossy.fine(quality, alphaQuality, shaping, soon ? Smoothing.FOUND : Smoothing.USUAL);
+            case GRAIN -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.NONE);
         };
     }
 

@@ -1,23 +1,23 @@
 package gavlin.core.weight;
 
 /**
- * A scale of 0..1 from the coarsest file worth making to the finest, on which equal steps change a file's size by nearly
- * equal factors: the step of the quantiser on a logarithmic scale. The encoders' own quality scales bend it.
+ * A scale of 0..1 from the coarsest file that an encoder makes to the finest, on which equal steps change a file's size by
+ * nearly equal factors: the step of the quantiser on a logarithmic scale. The encoders' own quality scales bend it.
  */
 final class Fineness {
     /** Qualities 42 and 76, between which most files of photographs under a limit lie. */
-    static final double[] JPEG_FIRST = {0.37, 0.6};
+    static final double[] JPEG_FIRST = {0.44, 0.545};
+    /** Quality 95: finer files are made only where damage is seen at this one. */
+    static final double JPEG_AMPLE = 0.73;
 
-    static final double[] WEBP_FIRST = {0.6, 0.8};
+    static final double[] WEBP_FIRST = {0.65, 0.8};
+    /** Quality 95. */
+    static final double WEBP_AMPLE = 0.965;
 
-    /** Scale of the quantiser's tables at JPEG qualities 10 and 95. */
-    private static final double JPEG_COARSEST = 5;
-
-    private static final double JPEG_FINEST = 0.1;
-    /** What libwebp makes of its qualities 1 and 95, see below. */
-    private static final double WEBP_COARSEST = Math.cbrt(1 / 150.0);
-
-    private static final double WEBP_FINEST = Math.cbrt(0.9);
+    /** Scale of the quantiser's tables at JPEG quality 1. */
+    private static final double JPEG_COARSEST = 50;
+    /** At quality 99.5: no table has a step above 1 any more. */
+    private static final double JPEG_FINEST = 0.01;
 
     private Fineness() {}
 
@@ -30,13 +30,21 @@ final class Fineness {
         return scale >= 1 ? 50 / scale : 100 - 50 * scale;
     }
 
+    static double ofJpegQuality(double quality) {
+        double scale = quality < 50 ? 50 / quality : (100 - quality) / 50;
+        return Math.log(Math.max(JPEG_FINEST, scale) / JPEG_COARSEST) / Math.log(JPEG_FINEST / JPEG_COARSEST);
+    }
+
+    static double ofWebpQuality(double quality) {
+        return Math.cbrt(quality < 75 ? quality / 150 : quality / 50 - 1);
+    }
+
     /**
      * libwebp's quality, whose quantiser follows the cube root of q·⅔ below 75 and of 2q − 1 above (quant_enc.c,
      * QualityToCompression; from memory).
      */
     static double webpQuality(double fineness) {
-        double root = WEBP_COARSEST + (WEBP_FINEST - WEBP_COARSEST) * fineness;
-        double linear = root * root * root;
+        double linear = fineness * fineness * fineness;
         return linear < 0.5 ? linear * 150 : (linear + 1) * 50;
     }
 }

@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.DoubleFunction;
-import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /**
@@ -17,16 +16,19 @@ import java.util.function.ToDoubleFunction;
  * @param <F> what an evaluation makes
  */
 final class QualitySearch<F> {
-    /** No search evaluates more often than this. */
-    static final int MAX_ENCODES = 8;
-
     private final DoubleFunction<F> maker;
     private final ToDoubleFunction<F> value;
     private final double limit;
     private final double enough;
     private final double leastStep;
-    private final int most;
+    private int most;
     private final List<Try<F>> tries = new ArrayList<>();
+    /** The greatest within the limit so far, and the least beyond it. */
+    private Try<F> below;
+
+    private Try<F> above;
+    /** Whether the last ones all landed on one side of the limit, between two that were known. */
+    private boolean oneSided;
 
     record Try<F>(double x, double value, F made) {}
 
@@ -39,7 +41,7 @@ final class QualitySearch<F> {
      * @param limit that the value must not exceed
      * @param enough below the limit, but near enough to end the search
      * @param leastStep of x: smaller ones make files that hardly differ
-     * @param most evaluations, up to {@value #MAX_ENCODES}
+     * @param most evaluations, at least one
      */
     QualitySearch(
             DoubleFunction<F> maker,
@@ -61,28 +63,42 @@ final class QualitySearch<F> {
      * @return the greatest within the limit; the least of all when even that is beyond
      */
     Answer<F> run(double... first) {
-        Try<F> below = null;
-        Try<F> above = null;
         double[] next = first;
         while (next.length > 0) {
-            List<Try<F>> pair = make(next);
-            if (pair.stream().allMatch(isKnown(below, above))) {
+            boolean bracketed = below != null && above != null;
+            List<Try<F>> made = make(next);
+            if (made.stream().allMatch(this::isKnown)) {
                 break; // a step of the encoder lies between them
             }
-            for (Try<F> made : pair) {
-                if (made.value <= limit) {
-                    below = below == null || made.x > below.x ? made : below;
+            for (Try<F> one : made) {
+                if (one.value <= limit) {
+                    below = below == null || one.x > below.x ? one : below;
                 } else {
-                    above = above == null || made.x < above.x ? made : above;
+                    above = above == null || one.x < above.x ? one : above;
                 }
             }
-            next = next(below, above);
+            long within = made.stream().filter(one -> one.value <= limit).count();
+            oneSided = bracketed && (within == 0 || within == made.size());
+            next = next();
         }
         return new Answer<>(below != null ? below : above, tries);
     }
 
-    private static <F> Predicate<Try<F>> isKnown(Try<F> below, Try<F> above) {
-        return made -> below != null && made.value == below.value || above != null && made.value == above.value;
+    /**
+     * Evaluates some more when what was found is far from the limit.
+     *
+     * @param more evaluations
+     * @param least what it has to come to
+     */
+    void goOn(int more, double least) {
+        if (below != null && above != null && below.value < least) {
+            most = tries.size() + more;
+            run(next());
+        }
+    }
+
+    private boolean isKnown(Try<F> made) {
+        return below != null && made.value == below.value || above != null && made.value == above.value;
     }
 
     private List<Try<F>> make(double... places) {
@@ -98,11 +114,16 @@ final class QualitySearch<F> {
     }
 
     /** The next to try; none when the answer is near enough or can't come nearer. */
-    private double[] next(Try<F> below, Try<F> above) {
-        boolean full = tries.size() > most - 2;
-        if (full || below == null && above.x <= 0) {
+    private double[] next() {
+        int left = most - tries.size();
+        if (left <= 0 || below == null && above.x <= 0) {
             return new double[0];
         }
+        double[] wished = wished();
+        return Arrays.copyOf(wished, Math.min(left, wished.length));
+    }
+
+    private double[] wished() {
         double width = limit - enough;
         double wish = limit - width / 2;
         if (below == null) {
@@ -124,8 +145,13 @@ final class QualitySearch<F> {
         // Sizes bend upwards more often than down: what is aimed a little low lands where it should. Not so close below
         // it.
         boolean close = below.value > limit - 2.5 * width;
-        double low = interpolate(below, above, close ? wish : limit - 1.5 * width);
-        double high = interpolate(below, above, close ? limit + width / 2 : wish);
+        double low = interpolate(close ? wish : limit - 1.5 * width);
+        double high = interpolate(close ? limit + width / 2 : wish);
+        if (oneSided) {
+            // The curve bends more sharply than a parabola: halving the bracket is sure to come nearer.
+            high = (below.x + above.x) / 2;
+            return low < high ? new double[] {low, high} : new double[] {high, low};
+        }
         return high - low < leastStep / 2 ? new double[] {low} : new double[] {low, high};
     }
 
@@ -141,7 +167,7 @@ final class QualitySearch<F> {
     }
 
     /** Where the curve reaches the wish: through the bracket's ends and the try nearest to it, x as a parabola of the value. */
-    private double interpolate(Try<F> below, Try<F> above, double wish) {
+    private double interpolate(double wish) {
         double line = (above.x - below.x) / (above.value - below.value);
         double x = below.x + (wish - below.value) * line;
         Try<F> third = tries.stream()

@@ -168,19 +168,57 @@ class EmbeddedTest {
 
     /** What Gavlin writes, it reads; what was private in the source cannot be in it. */
     @Test
-    void ownFiles_sayTheirTitleMakerAndRights() {
-        Tags tags = new Tags("Kelso & <dusk>", "Ada Merrow", "CC BY 4.0");
-        for (byte[] file : new byte[][] {
-            JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, tags),
-            PngWriter.write(PHOTO, tags),
-            WebpWriter.writeLossy(PHOTO, 80, tags)
-        }) {
+    void ownFiles_sayTheirTitleMakerRightsAndLicence() {
+        for (byte[] file : written(new Tags("Kelso & <dusk>", "Ada Merrow", "© Merrow", "CC BY 4.0"))) {
             Embedded words = PictureReader.embedded(file, PictureReader.inspect(file, Limits.DEFAULT));
             assertEquals("Kelso & <dusk>", words.title());
             assertEquals("Ada Merrow", words.maker());
-            assertEquals("CC BY 4.0", words.rights());
+            assertEquals("© Merrow", words.rights());
+            assertEquals("CC BY 4.0", words.licence());
             assertEquals(List.of(), words.secrets());
         }
+        String address = "https://creativecommons.org/licenses/by/4.0/";
+        for (byte[] file : written(new Tags("", "", "", address))) {
+            assertEquals(
+                    address,
+                    PictureReader.embedded(file, PictureReader.inspect(file, Limits.DEFAULT))
+                            .licence());
+        }
+    }
+
+    /** Under a limit of some kilobytes the words are said once and briefly; the first to go is the title, then all. */
+    @Test
+    void ownFiles_underATightLimit_sayWhatThereIsRoomFor() {
+        Tags tags = new Tags("Kelso at dusk", "Ada Merrow", "© Ærø Merrow", "CC BY 4.0");
+        for (PictureType type : List.of(PictureType.JPEG, PictureType.PNG, PictureType.WEBP)) {
+            assertEquals(tags, tags.under(Long.MAX_VALUE, type));
+            assertTrue(tags.under(900, type).isEmpty(), "no room at all");
+        }
+        for (byte[] file : written(tags.under(12_000, PictureType.JPEG))) {
+            Embedded words = PictureReader.embedded(file, PictureReader.inspect(file, Limits.DEFAULT));
+            assertEquals("Ada Merrow", words.maker());
+            assertEquals("© Ærø Merrow, CC BY 4.0", words.rights());
+        }
+        for (byte[] file : written(tags.under(6_500, PictureType.JPEG))) {
+            Embedded words = PictureReader.embedded(file, PictureReader.inspect(file, Limits.DEFAULT));
+            assertEquals("", words.title(), "the title goes first");
+            assertEquals("Ada Merrow", words.maker());
+        }
+        List<byte[]> bare = written(tags.under(900, PictureType.JPEG));
+        for (int limit : new int[] {2_000, 8_000, 12_000, 20_000, 60_000, 200_000}) {
+            List<byte[]> said = written(tags.under(limit, PictureType.JPEG));
+            for (int i = 0; i < said.size(); i++) {
+                int costs = said.get(i).length - bare.get(i).length;
+                assertTrue(costs <= 0.02 * limit, costs + " of " + limit);
+            }
+        }
+    }
+
+    private static List<byte[]> written(Tags tags) {
+        return List.of(
+                JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, tags),
+                PngWriter.write(PHOTO, tags),
+                WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), tags));
     }
 
     private static byte[] jpeg() {

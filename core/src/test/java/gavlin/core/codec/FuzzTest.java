@@ -80,7 +80,7 @@ class FuzzTest {
         }) {
             files.add(Reference.bytes(name));
         }
-        byte[] png = PngWriter.write(Reference.noise(Size.parse("20x12"), 4, 3), new Tags("a title", "me", "CC0"));
+        byte[] png = PngWriter.write(Reference.noise(Size.parse("20x12"), 4, 3), new Tags("a title", "me", "CC0", ""));
         files.add(png);
         files.add(IcoWriter.wrap(png, Size.parse("20x12")));
         files.add(HexFormat.of()

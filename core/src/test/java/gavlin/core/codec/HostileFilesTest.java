@@ -34,8 +34,8 @@ class HostileFilesTest {
         return Stream.of(
                 JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE),
                 PngWriter.write(PHOTO, Tags.NONE),
-                WebpWriter.writeLossy(PHOTO, 80, Tags.NONE),
-                WebpWriter.writeLossless(PHOTO, 100, new Tags("a title", "", "")));
+                WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), Tags.NONE),
+                WebpWriter.writeLossless(PHOTO, 100, new Tags("a title", "", "", "")));
     }
 
     @ParameterizedTest

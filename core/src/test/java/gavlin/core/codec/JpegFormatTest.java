@@ -20,7 +20,7 @@ class JpegFormatTest {
     @EnumSource(JpegWriter.Chroma.class)
     void photograph_decodedFast_isWhatTheJdkReads(JpegWriter.Chroma chroma) throws IOException {
         Pixels photo = Reference.pixels("photos/skimage-coffee.png");
-        byte[] file = JpegWriter.write(photo, 85, chroma, new Tags("title", "maker", "rights"));
+        byte[] file = JpegWriter.write(photo, 85, chroma, new Tags("title", "maker", "rights", ""));
         BufferedImage expected = ImageIO.read(new ByteArrayInputStream(file));
         int width = expected.getWidth();
         int[] argb = expected.getRGB(0, 0, width, expected.getHeight(), null, 0, width);

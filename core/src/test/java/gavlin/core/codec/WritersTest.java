@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class WritersTest {
-    private static final Tags TAGS = new Tags("Gallery & dusk", "I. Pascoe", "© Tolvane <Lights>");
+    private static final Tags TAGS = new Tags("Gallery & dusk", "I. Pascoe", "© Tolvane <Lights>", "");
     private static final Pixels PHOTO = Reference.pixels("photos/skimage-coffee.png");
     private static final Pixels MARK = Reference.roundMark();
 
@@ -55,11 +55,26 @@ class WritersTest {
                 6, PngWriter.write(new Pixels(Size.parse("60x40"), 4, samples), Tags.NONE)[25], "one pixel of colour");
     }
 
+    /** T.81 §B.2.2: a frame of one component; nothing can bring colour into it. */
+    @Test
+    void greyPhoto_isWrittenAsOneComponent() {
+        byte[] samples = PHOTO.samples().clone();
+        for (int i = 0; i < samples.length; i += 3) {
+            samples[i] = samples[i + 2] = samples[i + 1];
+        }
+        Pixels grey = new Pixels(PHOTO.size(), 3, samples);
+        byte[] jpeg = JpegWriter.write(grey, 40, Chroma.HALVED, TAGS);
+        Pixels read = OwnFile.pixels(jpeg);
+        assertTrue(read.isGrey());
+        assertTrue(Reference.psnr(grey, read) > 30, "PSNR " + Reference.psnr(grey, read));
+        assertTrue(jpeg.length < JpegWriter.write(PHOTO, 40, Chroma.HALVED, TAGS).length);
+    }
+
     @Test
     void lossy_writers_stayNearAndKeepTheSize() {
         Pixels jpeg = OwnFile.pixels(JpegWriter.write(PHOTO, 92, Chroma.FULL, TAGS));
         assertTrue(Reference.psnr(PHOTO, jpeg) > 36, "PSNR " + Reference.psnr(PHOTO, jpeg));
-        Pixels webp = OwnFile.pixels(WebpWriter.writeLossy(PHOTO, 92, TAGS));
+        Pixels webp = OwnFile.pixels(WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(92), TAGS));
         assertTrue(Reference.psnr(PHOTO, webp) > 34, "PSNR " + Reference.psnr(PHOTO, webp));
     }
 
@@ -68,7 +83,9 @@ class WritersTest {
         assertArrayEquals(
                 JpegWriter.write(PHOTO, 71.5, Chroma.HALVED, TAGS), JpegWriter.write(PHOTO, 71.5, Chroma.HALVED, TAGS));
         assertArrayEquals(PngWriter.write(MARK, TAGS), PngWriter.write(MARK, TAGS));
-        assertArrayEquals(WebpWriter.writeLossy(MARK, 71.5, TAGS), WebpWriter.writeLossy(MARK, 71.5, TAGS));
+        assertArrayEquals(
+                WebpWriter.writeLossy(MARK, WebpWriter.Lossy.usual(71.5), TAGS),
+                WebpWriter.writeLossy(MARK, WebpWriter.Lossy.usual(71.5), TAGS));
     }
 
     @Test
@@ -82,9 +99,13 @@ class WritersTest {
         check(JpegWriter.write(PHOTO, 80, Chroma.HALVED, TAGS), "a.jpg", "djpeg", "-strict", "-outfile", "/dev/null");
         check(PngWriter.write(PHOTO, TAGS), "a.png", "pngcheck", "-q");
         check(PngWriter.write(MARK, TAGS), "b.png", "pngcheck", "-q");
-        check(WebpWriter.writeLossy(PHOTO, 80, TAGS), "a.webp", "webpinfo", "-quiet");
-        check(WebpWriter.writeLossy(MARK, 80, TAGS), "b.webp", "webpinfo", "-quiet");
+        check(WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), TAGS), "a.webp", "webpinfo", "-quiet");
+        check(WebpWriter.writeLossy(MARK, WebpWriter.Lossy.usual(80), TAGS), "b.webp", "webpinfo", "-quiet");
         check(WebpWriter.writeLossless(MARK, 100, TAGS), "c.webp", "webpinfo", "-quiet");
+        Tags brief = TAGS.under(9_000, PictureType.JPEG);
+        check(JpegWriter.write(PHOTO, 80, Chroma.HALVED, brief), "d.jpg", "djpeg", "-strict", "-outfile", "/dev/null");
+        check(PngWriter.write(MARK, brief), "d.png", "pngcheck", "-q");
+        check(WebpWriter.writeLossy(MARK, WebpWriter.Lossy.usual(80), brief), "d.webp", "webpinfo", "-quiet");
         Pixels icon = Reference.constant(Size.parse("32x32"), 4, 0x80336699);
         check(IcoWriter.wrap(PngWriter.write(icon, Tags.NONE), icon.size()), "a.ico", "icotool", "-l");
     }
@@ -96,7 +117,9 @@ class WritersTest {
         for (String name : new String[] {"a.jpg", "a.png", "a.webp"}) {
             byte[] file = name.endsWith("jpg")
                     ? JpegWriter.write(PHOTO, 80, Chroma.HALVED, TAGS)
-                    : name.endsWith("png") ? PngWriter.write(PHOTO, TAGS) : WebpWriter.writeLossy(PHOTO, 80, TAGS);
+                    : name.endsWith("png")
+                            ? PngWriter.write(PHOTO, TAGS)
+                            : WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), TAGS);
             Path path = Files.write(folder.resolve(name), file);
             String said = run("exiftool", "-validate", "-warning", "-a", "-G1", "-s", path.toString());
             String read = run("exiftool", "-s", "-XMP-dc:all", "-ICC_Profile:ProfileDescription", path.toString());

@@ -314,6 +314,6 @@ class DecodersTest {
             samples[i] = (byte) (100 + (samples[i] & 31) + i % width * 60 / width);
         }
         Pixels pixels = new Pixels(new Size(width, height), 3, samples);
-        return JpegWriter.write(pixels, 85, JpegWriter.Chroma.HALVED, new Tags("a lighthouse", "", "Ines"));
+        return JpegWriter.write(pixels, 85, JpegWriter.Chroma.HALVED, new Tags("a lighthouse", "", "Ines", ""));
     }
 }

@@ -14,6 +14,7 @@ import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.Colour;
+import gavlin.core.damage.Damage;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.PictureFacts;
 import gavlin.core.fit.Rendition;
@@ -27,7 +28,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class GaugesTest {
-    private static final Measured LIGHT_JPEG = new Measured(PictureType.JPEG, 90_000, 0.97, 0);
+    private static final Measured LIGHT_JPEG = new Measured(PictureType.JPEG, 90_000, Damage.NONE, 0);
 
     @ParameterizedTest
     @CsvSource({"6000x4000, FITS", "2000x1000, FITS", "1700x900, LOOK", "900x600, FAILS"})
@@ -103,7 +104,7 @@ class GaugesTest {
     }
 
     private static Reading weight(Slot slot, Fit fit, long bytes) {
-        return gauge("weight", slot, fit, opaque("6000x4000"), new Measured(PictureType.JPEG, bytes, 0.97, 0));
+        return gauge("weight", slot, fit, opaque("6000x4000"), new Measured(PictureType.JPEG, bytes, Damage.NONE, 0));
     }
 
     private static Reading gauge(String id, Slot slot, Fit fit, PictureFacts picture, Measured measured) {

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheetReader;
 import gavlin.core.codec.PictureType;
+import gavlin.core.damage.Damage;
 import gavlin.core.fit.Behind;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.PictureFacts;
@@ -74,7 +75,13 @@ class GroundGaugeTest {
 
     private static Measured measured(Standing... standings) {
         return new Measured(
-                PictureType.PNG, 900, 1, 400, List.of(), Stream.of(standings).toList(), 0.0);
+                PictureType.PNG,
+                900,
+                Damage.NONE,
+                400,
+                List.of(),
+                Stream.of(standings).toList(),
+                0.0);
     }
 
     private static List<String> ids(Reading reading) {

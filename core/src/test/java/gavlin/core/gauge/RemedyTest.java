@@ -11,6 +11,7 @@ import gavlin.core.brief.Slot;
 import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.PictureType;
 import gavlin.core.colour.Colour;
+import gavlin.core.damage.Damage;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.FitChange;
 import gavlin.core.fit.FitDocument;
@@ -61,7 +62,11 @@ class RemedyTest {
             }
             Measured measured = random.nextInt(4) == 0
                     ? null
-                    : new Measured(wanted, 20_000 + random.nextInt(200_000), 0.85 + random.nextDouble() * 0.15, 0);
+                    : new Measured(
+                            wanted,
+                            20_000 + random.nextInt(200_000),
+                            new Damage(0.9, 1, 1, 0, random.nextDouble() * 6),
+                            0);
             return new Case(slot, fit, picture, measured);
         }
 

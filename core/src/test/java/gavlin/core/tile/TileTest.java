@@ -123,7 +123,7 @@ class TileTest {
             Tile two =
                     new Tile(null, 240, 240, 4, 4, "brick", motif, null, 0.6, 0.0, "#F6F2E9", "#17313A", null, 0.0, 1);
             var found = WeightSearch.search(new WeightSearch.Request(
-                    drawn(two, 240), List.of(PictureType.PNG, PictureType.WEBP), 5000, Tags.NONE, () -> false));
+                    drawn(two, 240), List.of(PictureType.PNG, PictureType.WEBP), 5000, Tags.NONE));
             assertTrue(found.file().length <= 5000, motif + ": " + found.file().length + " bytes");
         }
     }

@@ -9,6 +9,7 @@ import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
+import gavlin.core.damage.Ssim;
 import gavlin.core.drawing.KnownParts;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;

@@ -33,6 +33,15 @@ class QualitySearchTest {
         assertTrue(bytes <= limit && bytes >= 0.97 * limit, bytes + " of " + limit);
     }
 
+    /** A mostly flat picture: sizes hardly change over most of the scale, and bend sharply at its end. */
+    @ParameterizedTest
+    @ValueSource(ints = {11_000, 14_000, 20_000, 30_000, 60_000, 90_000})
+    void sharplyBentCurve_isUsedAllTheSame(int limit) {
+        DoubleUnaryOperator sharp = x -> 10_000 + 90_000 * Math.pow(x, 6);
+        int bytes = search(sharp, limit).chosen().made();
+        assertTrue(bytes <= limit && bytes >= 0.96 * limit, bytes + " of " + limit);
+    }
+
     @Test
     void firstPairAroundTheAnswer_needsNoOther() {
         DoubleUnaryOperator sizes = x -> 20_000 * Math.exp(3 * x);
@@ -53,20 +62,20 @@ class QualitySearchTest {
     void tightLimit_givesTheCoarsest() {
         Answer<Integer> answer = search(x -> 10_000 + 1000 * x, 500);
         assertEquals(0, answer.chosen().x());
-        assertTrue(answer.tries().size() <= QualitySearch.MAX_ENCODES);
+        assertTrue(answer.tries().size() <= Trials.MOST);
     }
 
     @Test
     void stairs_thatJumpOverTheLimit_endWithTheLastStepBelow() {
         Answer<Integer> answer = search(x -> x < 0.5 ? 10_000 : 50_000, 30_000);
         assertEquals(10_000, answer.chosen().made());
-        assertTrue(answer.tries().size() <= QualitySearch.MAX_ENCODES);
+        assertTrue(answer.tries().size() <= Trials.MOST);
     }
 
     private static void assertUsed(Answer<Integer> answer, int limit) {
         int bytes = answer.chosen().made();
         assertTrue(bytes <= limit && bytes >= ENOUGH * limit, bytes + " of " + limit);
-        assertTrue(answer.tries().size() <= QualitySearch.MAX_ENCODES);
+        assertTrue(answer.tries().size() <= Trials.MOST);
         assertTrue(answer.tries().contains(answer.chosen()));
     }
 

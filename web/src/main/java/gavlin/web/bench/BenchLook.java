@@ -128,6 +128,7 @@ record BenchLook(
     /**
      * One file that the weight search made.
      *
+     * @param ssim and seen: null where it wasn't measured
      * @param keeps whether it keeps the limit
      * @param taken whether it is the rendition
      */
@@ -137,7 +138,8 @@ record BenchLook(
             String encoding,
             long bytes,
             String weight,
-            double ssim,
+            Double ssim,
+            Double seen,
             boolean keeps,
             boolean taken) {}
 
@@ -252,6 +254,7 @@ record BenchLook(
                         tried.bytes(),
                         Phrases.weight(tried.bytes()),
                         tried.ssim(),
+                        tried.seen(),
                         tried.bytes() <= limit,
                         tried.bytes() == file.bytes() && tried.type() == file.type()))
                 .toList();

@@ -1,5 +1,6 @@
 package gavlin.web.fit;
 
+import gavlin.core.damage.Damage;
 import gavlin.core.fit.Fit;
 import gavlin.core.gauge.Reading;
 import gavlin.core.gauge.Remedy;
@@ -67,8 +68,19 @@ public record FitAnswer(
     /** How much of a keep area a showing shows, 0..1. */
     public record Share(String area, String showing, double share) {}
 
-    /** @param candidates every file that the search made, the chosen one among them */
-    public record FileAnswer(String name, String type, long bytes, double ssim, List<Candidate> candidates) {}
+    /**
+     * @param seen what compression did as a multiple of what is just not seen
+     * @param damage the numbers of which it is the worst
+     * @param candidates every file that the search made, the chosen one among them; measured where it could be chosen
+     */
+    public record FileAnswer(
+            String name,
+            String type,
+            long bytes,
+            Double ssim,
+            Double seen,
+            Damage damage,
+            List<Candidate> candidates) {}
 
     public static FitAnswer of(OpenSite site, FitState state) {
         Fit fit = state.fit();
@@ -119,13 +131,16 @@ public record FitAnswer(
 
     private static FileAnswer file(OpenSite site, FitState state) {
         StoredRendition rendition = state.rendition();
+        Damage damage = rendition == null ? null : rendition.measured().damage();
         return rendition == null
                 ? null
                 : new FileAnswer(
                         FileNames.of(site, state, rendition, 1),
                         rendition.type().word(),
                         rendition.bytes(),
-                        rendition.measured().ssim(),
+                        damage == null ? null : damage.ssim(),
+                        damage == null ? null : damage.seen(),
+                        damage,
                         rendition.tried());
     }
 }

@@ -1,6 +1,7 @@
 package gavlin.web.fit;
 
 import gavlin.core.codec.PictureType;
+import gavlin.core.damage.Damage;
 import gavlin.core.fit.Readable;
 import gavlin.core.fit.Rendition;
 import gavlin.core.fit.Standing;
@@ -41,10 +42,14 @@ class RenditionRow {
     private double ssim;
     private int transparentPixels;
 
+    /** JSON: what compression did; null in rows of earlier versions. */
+    @JdbcTypeCode(SqlTypes.LONGVARCHAR)
+    private String damage;
+
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String tried;
 
-    /** JSON: how well words can be read over it; null in rows of earlier versions. */
+    /** JSON: how well words can be read over it; null likewise. */
     @JdbcTypeCode(SqlTypes.LONGVARCHAR)
     private String words;
 
@@ -66,8 +71,9 @@ class RenditionRow {
         this.width = rendition.size().width();
         this.height = rendition.size().height();
         this.bytes = rendition.file().length;
-        this.ssim = rendition.ssim();
+        this.ssim = rendition.damage().ssim();
         this.transparentPixels = rendition.transparentPixels();
+        this.damage = JSON.writeValueAsString(rendition.damage());
         this.tried = JSON.writeValueAsString(rendition.tried());
         this.words = JSON.writeValueAsString(rendition.words());
         this.grounds = JSON.writeValueAsString(rendition.grounds());
@@ -85,7 +91,7 @@ class RenditionRow {
                 new Measured(
                         type,
                         bytes,
-                        ssim,
+                        damage == null ? null : JSON.readValue(damage, Damage.class),
                         transparentPixels,
                         words == null ? null : JSON.readValue(words, new TypeReference<List<Readable>>() {}),
                         grounds == null ? null : JSON.readValue(grounds, new TypeReference<List<Standing>>() {}),

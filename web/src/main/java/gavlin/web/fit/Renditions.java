@@ -3,10 +3,14 @@ package gavlin.web.fit;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Slot;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.Programs;
 import gavlin.core.codec.Tags;
+import gavlin.core.damage.DamageMap;
+import gavlin.core.damage.Original;
 import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
+import gavlin.core.raster.Pixels;
 import gavlin.core.speech.Said;
 import gavlin.core.weight.Superseded;
 import gavlin.web.picture.StoredPicture;
@@ -137,6 +141,32 @@ public class Renditions {
         return make(state.picture(), state.slot(), plan, () -> false);
     }
 
+    /** What the slot's file shows, before it is compressed. */
+    public Pixels beforeCompression(FitState state) {
+        return of(state, pixels -> pixels);
+    }
+
+    /**
+     * Where compression shows in the slot's file.
+     *
+     * @throws Conflict when it has none yet
+     */
+    public DamageMap damageMap(FitState state) {
+        if (state.rendition() == null) {
+            throw new Conflict("there is no file yet");
+        }
+        return of(
+                state,
+                pixels -> new Original(pixels, state.plan().dear())
+                        .map(OwnFile.pixels(files.bytes(state.rendition().sha256()))));
+    }
+
+    private <T> T of(FitState state, Function<Pixels, T> use) {
+        RenditionPlan plan = state.plan();
+        var source = working.forRendition(state.picture(), plan.prepared().steps(), plan.source());
+        return work.run(HEAP_PER_PIXEL * plan.size().pixels(), () -> use.apply(Rendition.pixels(source, plan)));
+    }
+
     public void copy(StoredRendition rendition, OutputStream to) throws IOException {
         files.copy(rendition.sha256(), to);
     }
@@ -200,6 +230,10 @@ public class Renditions {
     private static Tags tags(StoredPicture picture, Slot slot) {
         return slot.kind() == Slot.Kind.ICON
                 ? Tags.NONE
-                : new Tags(picture.words().title(), "", picture.words().creditPrinted());
+                : new Tags(
+                        picture.words().title(),
+                        picture.words().creditPrinted(),
+                        picture.words().creditPrinted(),
+                        picture.words().licence());
     }
 }

@@ -114,7 +114,7 @@ public class PictureViews {
             Prepared prepared = new Prepared(size, prepare);
             Pixels done = prepared.of(new PixelsPicture<InPicture>(reduced, size))
                     .render(new Framing<>(size.box(), size.box()), size);
-            return WebpWriter.writeLossy(done, QUALITY, Tags.NONE);
+            return WebpWriter.writeLossy(done, WebpWriter.Lossy.usual(QUALITY), Tags.NONE);
         });
     }
 
@@ -150,7 +150,7 @@ public class PictureViews {
         return work.run(size.pixels() * HEAP_PER_PIXEL, () -> {
             Pixels pixels = prepared.of(source).render(new Framing<>(full.box(), size.box()), size);
             return transparent(picture, prepare)
-                    ? WebpWriter.writeLossy(pixels, QUALITY, Tags.NONE)
+                    ? WebpWriter.writeLossy(pixels, WebpWriter.Lossy.usual(QUALITY), Tags.NONE)
                     : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
         });
     }

@@ -402,9 +402,21 @@ function start(first) {
     v: () => openMenu("veil"),
     i: () => openMenu("words"),
     c: () => by("look-closer").click(),
+    d: () => by("look-closer").disabled || lookCloser(true),
     h: () => by("history")?.click(),
     s: () => large.toggle(),
   }, () => isDragging);
+
+  /** @param mapped whether where compression shows is to be seen at once */
+  function lookCloser(mapped) {
+    const asked = `${query ? `${query}&` : "?"}v=${state.look.revision}`;
+    const file = by("download").href;
+    closer({
+      file: `${file}${file.includes("?") ? "&" : "?"}v=${state.look.revision}`,
+      before: `${base}/before${asked}`,
+      map: `${base}/damage${asked}`,
+    }, mapped);
+  }
 
   /** An operation's menu, its first number ready to be typed. */
   function openMenu(id) {
@@ -420,7 +432,7 @@ function start(first) {
   });
   by("best").addEventListener("click", best.find);
   by("files-tried").addEventListener("click", () => by("files").showModal());
-  by("look-closer").addEventListener("click", () => closer(`${by("download").href}${by("download").href.includes("?") ? "&" : "?"}v=${state.look.revision}`));
+  by("look-closer").addEventListener("click", () => lookCloser());
   by("another")?.addEventListener("click", openPictures);
   for (const button of document.querySelectorAll("[data-tool]")) {
     button.addEventListener("click", () => { button.closest("details").open = false; takeTool(button.dataset.tool); });

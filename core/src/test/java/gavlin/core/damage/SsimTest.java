@@ -1,4 +1,4 @@
-package gavlin.core.weight;
+package gavlin.core.damage;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;

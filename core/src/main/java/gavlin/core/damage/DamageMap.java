@@ -1,0 +1,39 @@
+package gavlin.core.damage;
+
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+
+/**
+ * Where compression shows: {@link Damage#seen} of each place of a picture.
+ *
+ * @param places in cells of {@value Cells#SIDE}×{@value Cells#SIDE} px
+ */
+public record DamageMap(Cells places) {
+    /** Below this share of what is just not seen, nothing is drawn. */
+    private static final double FROM = 0.5;
+
+    private static final int STRONGEST = 216;
+
+    /** Of the worst place. */
+    double worst() {
+        double worst = 0;
+        for (double seen : places.values()) {
+            worst = Math.max(worst, seen);
+        }
+        return worst;
+    }
+
+    /** A clear picture, a pixel for each place: the stronger the ink, the more is seen; to be drawn over the file as large as it. */
+    public Pixels drawn(int rgb) {
+        Size size = places.size();
+        byte[] samples = new byte[(int) size.pixels() * 4];
+        for (int i = 0; i < places.values().length; i++) {
+            double strength = (places.values()[i] - FROM) / (Damage.SHOWS - FROM);
+            samples[4 * i] = (byte) (rgb >> 16);
+            samples[4 * i + 1] = (byte) (rgb >> 8);
+            samples[4 * i + 2] = (byte) rgb;
+            samples[4 * i + 3] = (byte) Math.round(STRONGEST * Math.max(0, Math.min(1, strength)));
+        }
+        return new Pixels(size, 4, samples);
+    }
+}

@@ -1,0 +1,76 @@
+package gavlin.core.weight;
+
+import gavlin.core.weight.WeightSearch.Request;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What one type was tried as so far: nothing twice, and no more than {@value #MOST}. Several threads may ask. */
+final class Trials {
+    /** No type is encoded more often than this in one search. */
+    static final int MOST = 8;
+
+    private final Request request;
+    private final Map<Encoding, Trial> made = new LinkedHashMap<>();
+
+    Trials(Request request) {
+        this.request = request;
+    }
+
+    /** The file, made now unless it was before. */
+    Trial make(Encoding encoding) {
+        synchronized (made) {
+            Trial known = made.get(encoding);
+            if (known != null) {
+                return known;
+            }
+        }
+        Trial trial = request.make(encoding);
+        synchronized (made) {
+            made.putIfAbsent(encoding, trial);
+        }
+        return trial;
+    }
+
+    /** Side by side, as far as they are within the number. */
+    void makeAll(List<Encoding> encodings) {
+        encodings.stream().limit(left()).toList().parallelStream().forEach(this::make);
+    }
+
+    /** In an order that doesn't depend on threads: by settings. */
+    List<Trial> all() {
+        synchronized (made) {
+            List<Trial> all = new ArrayList<>(made.values());
+            all.sort(Comparator.comparingInt(Trial::bytes)
+                    .thenComparing(trial -> trial.encoding().code()));
+            return all;
+        }
+    }
+
+    int left() {
+        synchronized (made) {
+            return MOST - made.size();
+        }
+    }
+
+    boolean keeps(Trial trial) {
+        return trial.bytes() <= request.maxBytes();
+    }
+
+    /** Of one way the heaviest that keeps the limit. */
+    Optional<Trial> heaviestKeeping(Encoding.Way way) {
+        return all().stream()
+                .filter(trial -> trial.encoding().way() == way && keeps(trial))
+                .reduce((lighter, heavier) -> heavier);
+    }
+
+    /** Of one way the lightest that doesn't. */
+    Optional<Trial> lightestBeyond(Encoding.Way way) {
+        return all().stream()
+                .filter(trial -> trial.encoding().way() == way && !keeps(trial))
+                .findFirst();
+    }
+}
