@@ -7,9 +7,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Download;
 import gavlin.core.codec.OwnFile;
+import gavlin.core.damage.Ssim;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
-import gavlin.core.weight.Ssim;
 import gavlin.web.RunningGavlin.Answer;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;

@@ -4,28 +4,35 @@ import java.util.stream.IntStream;
 
 /**
  * Edges that the file shows where the picture is smooth: the steps between blocks in a sky, rings around letters. Where
- * the picture has grain or forms of its own they are not seen, and not counted.
+ * the picture has grain or forms of its own they are not seen, and not counted. Both are looked at at half the density: on it the
+ * edges of every encoder's blocks keep their height, and what rounding does to single pixels goes out of the count.
  */
 final class AddedEdges {
     /** Steps from one pixel to the next of more than this are forms or grain, CIE 1976. */
     private static final float SMOOTH = 2.0f;
-    /** So far around a pixel there is none of them, px: a block of JPEG's, beyond which nothing rings. */
-    private static final int REACH = 8;
+    /** So far around a pixel there is none of them: a block of JPEG's at half the density, beyond which nothing rings. */
+    private static final int REACH = 4;
     /** A histogram's steps. */
     private static final int FINE = 64;
 
     private static final int MOST = 40;
     private static final double PERCENTILE = 0.99;
+    /** Of the pixels of a place, so many lie along the edges of JPEG's blocks. */
+    private static final double BLOCK_EDGES = 0.4;
     /** Less of a picture is smooth than can be judged. */
     private static final double LEAST_SHARE = 0.01;
+
+    /** A place's side. */
+    private static final int SIDE = Cells.SIDE / 2;
 
     private final LabPlanes original;
     private final float[] steps;
     private final boolean[] smooth;
 
-    /** @param cells the highest that was added in each */
+    /** @param cells what was added in each: as high as even steps along blocks would have to be */
     record Found(double percentile, Cells cells) {}
 
+    /** @param original at half the density, as the files */
     AddedEdges(LabPlanes original) {
         this.original = original;
         this.steps = steps(original);
@@ -36,19 +43,21 @@ final class AddedEdges {
     Found in(LabPlanes file, Cells weights) {
         float[] found = steps(file);
         int width = original.size().width();
-        Cells highest = Cells.of(original.size(), 0);
+        Cells squares = weights.with(weights, (weight, same) -> 0);
         int[] histogram = new int[FINE * MOST];
         int count = 0;
         for (int i = 0; i < found.length; i++) {
             if (smooth[i]) {
-                int cell = i / width / Cells.SIDE * highest.size().width() + i % width / Cells.SIDE;
+                int cell = i / width / SIDE * squares.size().width() + i % width / SIDE;
                 double added = Math.max(0, found[i] - steps[i]) * weights.values()[cell];
                 histogram[(int) Math.min(histogram.length - 1, added * FINE)]++;
                 count++;
-                highest.values()[cell] = Math.max(highest.values()[cell], added);
+                squares.values()[cell] += added * added;
             }
         }
-        return new Found(count < LEAST_SHARE * found.length ? 0 : percentile(histogram, count), highest);
+        double pixels = SIDE * SIDE * BLOCK_EDGES;
+        Cells cells = squares.with(squares, (sum, same) -> Math.sqrt(sum / pixels));
+        return new Found(count < LEAST_SHARE * found.length ? 0 : percentile(histogram, count), cells);
     }
 
     private static double percentile(int[] histogram, int count) {

@@ -10,13 +10,14 @@ import java.util.stream.IntStream;
 final class ColourShift {
     private final LabPlanes original;
 
+    /** @param original at half the density, as the files */
     ColourShift(LabPlanes original) {
-        this.original = original.halved().halved();
+        this.original = original.halved();
     }
 
     /** The mean of each cell. */
-    Cells in(LabPlanes full, Size picture) {
-        LabPlanes file = full.halved().halved();
+    Cells in(LabPlanes half, Size picture) {
+        LabPlanes file = half.halved();
         Cells cells = Cells.of(picture, 0);
         int side = Cells.SIDE / 4;
         int width = original.size().width();

@@ -6,7 +6,7 @@ package gavlin.core.damage;
  * @param ssim as {@link Ssim}, 0..1: a figure that others know, not what is judged by
  * @param structure multi-scale structural similarity, 0..1
  * @param worstPlaces the same over the finest scales, the mean of the worst twentieth of places
- * @param addedEdges in smooth areas, 99th percentile, CIE 1994
+ * @param addedEdges in smooth areas, 99th percentile, CIE 1994 at half the density
  * @param colour the mean of the worst twentieth of places, CIEDE2000 at a quarter of the density
  */
 public record Damage(double ssim, double structure, double worstPlaces, double addedEdges, double colour) {
@@ -14,7 +14,7 @@ public record Damage(double ssim, double structure, double worstPlaces, double a
     private static final double STRUCTURE = 0.04;
 
     private static final double PLACES = 0.008;
-    private static final double EDGES = 1.0;
+    private static final double EDGES = 0.9;
     private static final double COLOUR = 1.9;
 
     /** Of {@link #seen}: up to here nobody sees it. */

@@ -9,8 +9,10 @@ import gavlin.core.raster.Pixels;
  * @param places in cells of {@value Cells#SIDE}×{@value Cells#SIDE} px
  */
 public record DamageMap(Cells places) {
-    /** Below this share of what is just not seen, nothing is drawn. */
-    private static final double FROM = 0.5;
+    /** Below this nothing is drawn. */
+    private static final double FROM = 0.8 * Damage.NOT_SEEN;
+    /** From here on the ink is at its strongest. */
+    private static final double TO = 2 * Damage.SHOWS;
 
     private static final int STRONGEST = 216;
 
@@ -28,7 +30,7 @@ public record DamageMap(Cells places) {
         Size size = places.size();
         byte[] samples = new byte[(int) size.pixels() * 4];
         for (int i = 0; i < places.values().length; i++) {
-            double strength = (places.values()[i] - FROM) / (Damage.SHOWS - FROM);
+            double strength = (places.values()[i] - FROM) / (TO - FROM);
             samples[4 * i] = (byte) (rgb >> 16);
             samples[4 * i + 1] = (byte) (rgb >> 8);
             samples[4 * i + 2] = (byte) rgb;

@@ -15,6 +15,7 @@ record LabPlanes(Size size, float[][] planes) {
     /** The curve of CIE 15:2004, §8.2.1 in so many steps, between which it is drawn straight. */
     private static final int STEPS = 4096;
 
+    private static final float FINE_COLOUR = 0.5f;
     private static final float[] CURVE = curve();
     private static final float WHITE_X = 0.3127f / 0.3290f;
     private static final float WHITE_Z = (1 - 0.3127f - 0.3290f) / 0.3290f;
@@ -77,7 +78,10 @@ record LabPlanes(Size size, float[][] planes) {
         return new LabPlanes(half, out);
     }
 
-    /** The distance between two pixels, squared: colour counts the less the stronger it is, as in CIE 1994 (S_C of CIE 116). */
+    /**
+     * The step between two pixels, squared: colour counts the less the stronger it is, as in CIE 1994 (S_C of CIE 116), and half
+     * at most, as people hardly see fine steps of it.
+     */
     float squaredStep(int a, int b) {
         float l = planes[0][a] - planes[0][b];
         float green = planes[1][a] - planes[1][b];
@@ -87,7 +91,7 @@ record LabPlanes(Size size, float[][] planes) {
             return l * l;
         }
         double chroma = Math.sqrt(planes[1][b] * planes[1][b] + planes[2][b] * planes[2][b]);
-        float scale = (float) (1 + 0.045 * chroma);
+        float scale = (float) (1 + 0.045 * chroma) / FINE_COLOUR;
         return l * l + colour / (scale * scale);
     }
 

@@ -66,14 +66,14 @@ public final class Original {
         private final ColourShift colour;
 
         View(Pixels ground) {
-            LabPlanes lab = LabPlanes.of(ground);
+            LabPlanes lab = LabPlanes.of(ground).halved();
             structure = new Structure(ground);
             edges = new AddedEdges(lab);
             colour = new ColourShift(lab);
         }
 
         Found found(Pixels file) {
-            LabPlanes lab = LabPlanes.of(file);
+            LabPlanes lab = LabPlanes.of(file).halved();
             Size size = file.size();
             Structure.Likeness like = structure.likeness(file);
             Cells lost = like.cells().with(weights, (likeness, weight) -> (1 - likeness) * weight);

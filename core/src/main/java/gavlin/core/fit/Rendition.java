@@ -1,8 +1,11 @@
 package gavlin.core.fit;
 
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.damage.Damage;
+import gavlin.core.damage.DamageMap;
+import gavlin.core.damage.Original;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
@@ -15,6 +18,7 @@ import gavlin.core.operation.Finish;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
 import gavlin.core.weight.Candidate;
+import gavlin.core.weight.Encoding;
 import gavlin.core.weight.WeightSearch;
 import gavlin.core.words.Words;
 import java.util.ArrayList;
@@ -77,6 +81,20 @@ public record Rendition(
                 List.copyOf(words),
                 grounds(plan, finished),
                 vanishing(picture, plan));
+    }
+
+    /** Where compression shows in a file of a plan. */
+    public static DamageMap damageMap(Renderable<InPicture> picture, RenditionPlan plan, byte[] file) {
+        return new Original(pixels(picture, plan), plan.dear()).map(OwnFile.pixels(file));
+    }
+
+    /** Other files of the same plan, measured as its own. */
+    public static List<Candidate> measured(
+            Renderable<InPicture> picture, RenditionPlan plan, Tags tags, List<Encoding> encodings) {
+        return WeightSearch.measured(
+                new WeightSearch.Request(
+                        pixels(picture, plan), plan.dear(), plan.types(), plan.maxBytes(), tags, () -> false),
+                encodings);
     }
 
     private static double vanishing(Renderable<InPicture> picture, RenditionPlan plan) {

@@ -108,6 +108,16 @@ public final class WeightSearch {
         return outcome(request, request.original(), List.of(request.make(encoding)));
     }
 
+    /** Files that a search made but had no need to look at: made again, and measured. */
+    public static List<Candidate> measured(Request request, List<Encoding> encodings) {
+        Original original = request.original();
+        return encodings.parallelStream()
+                .map(request::make)
+                .peek(trial -> trial.damage(original))
+                .map(Trial::candidate)
+                .toList();
+    }
+
     private static Outcome outcome(Request request, Original original, List<Trial> all) {
         Trial best = contenders(request, all).stream()
                 .reduce((a, b) -> better(b, a, request, original) ? b : a)
@@ -183,7 +193,8 @@ public final class WeightSearch {
                 return lossy == a;
             }
         }
-        boolean sameLook = Math.abs(seenA - seenB) <= SAME_LOOK * Math.min(seenA, seenB);
+        double same = request.limited() ? SAME_LOOK : 0;
+        boolean sameLook = Math.abs(seenA - seenB) <= same * Math.min(seenA, seenB);
         return sameLook ? a.bytes() < b.bytes() : seenA < seenB;
     }
 

@@ -17,6 +17,7 @@ import gavlin.core.geometry.Space.InShowing;
 import gavlin.core.operation.Steps;
 import gavlin.core.solve.KeepArea;
 import gavlin.core.solve.Shares;
+import gavlin.core.weight.Candidate;
 import gavlin.web.board.Phrases;
 import gavlin.web.fit.FileNames;
 import gavlin.web.fit.FitState;
@@ -192,7 +193,7 @@ record BenchLook(
                 state.verdict().word(),
                 FitState.worstOf(state.gauges()),
                 file == null ? "" : FileNames.of(site, state, file, 1),
-                file == null ? List.of() : filesTried(state, file),
+                file == null ? List.of() : filesTried(state, file.tried()),
                 thumbnail);
     }
 
@@ -243,9 +244,10 @@ record BenchLook(
                         .toList();
     }
 
-    private static List<FileTried> filesTried(FitState state, StoredRendition file) {
+    static List<FileTried> filesTried(FitState state, List<Candidate> all) {
+        StoredRendition file = state.rendition();
         long limit = state.plan().maxBytes();
-        return file.tried().stream()
+        return all.stream()
                 .filter(tried -> tried.encoding() != null)
                 .map(tried -> new FileTried(
                         tried.type().label(),

@@ -7,6 +7,7 @@ import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
 import gavlin.web.fit.Renditions;
 import java.time.Duration;
+import java.util.List;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -39,6 +40,13 @@ class DamageController {
     ResponseEntity<byte[]> damage(Desk desk) {
         FitState state = renditions.measured(fits.get(desk.site(), desk.place()));
         return png(renditions.damageMap(state).drawn(INK));
+    }
+
+    /** The files tried, all of them measured: asked for when somebody opens their list. */
+    @GetMapping("/files")
+    List<BenchLook.FileTried> files(Desk desk) {
+        FitState state = renditions.measured(fits.get(desk.site(), desk.place()));
+        return BenchLook.filesTried(state, renditions.allMeasured(state));
     }
 
     private static ResponseEntity<byte[]> png(Pixels pixels) {

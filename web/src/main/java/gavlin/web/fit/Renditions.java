@@ -3,15 +3,17 @@ package gavlin.web.fit;
 import gavlin.core.BadInput;
 import gavlin.core.brief.Brief;
 import gavlin.core.brief.Slot;
-import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.Programs;
 import gavlin.core.codec.Tags;
 import gavlin.core.damage.DamageMap;
-import gavlin.core.damage.Original;
 import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
+import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.raster.Pixels;
+import gavlin.core.raster.Renderable;
 import gavlin.core.speech.Said;
+import gavlin.core.weight.Candidate;
+import gavlin.core.weight.Encoding;
 import gavlin.core.weight.Superseded;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.picture.WorkingPictures;
@@ -143,7 +145,7 @@ public class Renditions {
 
     /** What the slot's file shows, before it is compressed. */
     public Pixels beforeCompression(FitState state) {
-        return of(state, pixels -> pixels);
+        return of(state, source -> Rendition.pixels(source, state.plan()));
     }
 
     /**
@@ -155,16 +157,34 @@ public class Renditions {
         if (state.rendition() == null) {
             throw new Conflict("there is no file yet");
         }
-        return of(
-                state,
-                pixels -> new Original(pixels, state.plan().dear())
-                        .map(OwnFile.pixels(files.bytes(state.rendition().sha256()))));
+        byte[] file = files.bytes(state.rendition().sha256());
+        return of(state, source -> Rendition.damageMap(source, state.plan(), file));
     }
 
-    private <T> T of(FitState state, Function<Pixels, T> use) {
+    /** Every file that was tried for the slot, those measured as well that could not be chosen. */
+    public List<Candidate> allMeasured(FitState state) {
+        List<Candidate> tried =
+                state.rendition() == null ? List.of() : state.rendition().tried();
+        List<Encoding> unmeasured = tried.stream()
+                .filter(one -> one.seen() == null && one.encoding() != null)
+                .map(one -> Encoding.parse(one.encoding()))
+                .toList();
+        if (unmeasured.isEmpty()) {
+            return tried;
+        }
+        Tags tags = tags(state.picture(), state.slot());
+        Map<String, Candidate> measured =
+                of(state, source -> Rendition.measured(source, state.plan(), tags, unmeasured)).stream()
+                        .collect(Collectors.toMap(Candidate::encoding, Function.identity()));
+        return tried.stream()
+                .map(one -> measured.getOrDefault(one.encoding(), one))
+                .toList();
+    }
+
+    private <T> T of(FitState state, Function<Renderable<InPicture>, T> use) {
         RenditionPlan plan = state.plan();
         var source = working.forRendition(state.picture(), plan.prepared().steps(), plan.source());
-        return work.run(HEAP_PER_PIXEL * plan.size().pixels(), () -> use.apply(Rendition.pixels(source, plan)));
+        return work.run(HEAP_PER_PIXEL * plan.size().pixels(), () -> use.apply(source));
     }
 
     public void copy(StoredRendition rendition, OutputStream to) throws IOException {

@@ -407,6 +407,22 @@ function start(first) {
     s: () => large.toggle(),
   }, () => isDragging);
 
+  /** Files that could not be chosen are measured when somebody looks at the list. */
+  async function openFiles() {
+    by("files").showModal();
+    const { look } = state;
+    if (look.files.some((file) => file.seen === null)) {
+      try {
+        const files = await send("GET", `${base}/files${query}`);
+        if (state.look === look) {
+          drawFiles(by("files"), { ...look, files }, mayChange ? take : null);
+        }
+      } catch (error) {
+        say(error);
+      }
+    }
+  }
+
   /** @param mapped whether where compression shows is to be seen at once */
   function lookCloser(mapped) {
     const asked = `${query ? `${query}&` : "?"}v=${state.look.revision}`;
@@ -431,7 +447,7 @@ function start(first) {
     }
   });
   by("best").addEventListener("click", best.find);
-  by("files-tried").addEventListener("click", () => by("files").showModal());
+  by("files-tried").addEventListener("click", openFiles);
   by("look-closer").addEventListener("click", () => lookCloser());
   by("another")?.addEventListener("click", openPictures);
   for (const button of document.querySelectorAll("[data-tool]")) {

@@ -6,7 +6,7 @@ const EDGE = { left: 64, right: 16, top: 28, bottom: 34 };
 
 /**
  * Fills the dialog with every file that the search made: a chart of weight against damage, and a table to choose from.
- * Only files that could be chosen were measured; in the chart they alone stand.
+ * Files that could not be chosen may not be measured yet; in the chart stand those that are.
  */
 export function drawFiles(dialog, look, take) {
   const measured = look.files.filter((file) => file.seen !== null);

@@ -7,7 +7,9 @@ import static org.junit.jupiter.api.Assumptions.assumeTrue;
 import gavlin.core.brief.Slot;
 import gavlin.core.brief.SlotSheet;
 import gavlin.core.brief.SlotSheetReader;
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.Tags;
+import gavlin.core.damage.Ssim;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.FitDocument;
 import gavlin.core.fit.PictureFacts;
@@ -15,6 +17,8 @@ import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.geometry.Size;
 import gavlin.core.grow.Grow;
+import gavlin.core.raster.Pixels;
+import gavlin.core.weight.Encoding;
 import gavlin.web.RunningGavlin;
 import gavlin.web.account.Viewer;
 import gavlin.web.picture.Pictures;
@@ -168,7 +172,10 @@ class FitDocumentsTest {
         assertEquals(List.of("backing", "grow", "height", "let go", "position", "turn"), List.copyOf(kinds));
     }
 
-    /** The same fit gives the same bytes: each file is made again, and weighs and looks as it did. */
+    /**
+     * The same fit gives the same pixels, and the encoding that was chosen then the same bytes: each file is made again, and weighs
+     * and looks as it did. (What is chosen may be another file today.)
+     */
     @Test
     void everyFileThatWasAnswered_isMadeTheSame() throws SQLException, IOException {
         RunningGavlin gavlin = RunningGavlin.get();
@@ -187,18 +194,35 @@ class FitDocumentsTest {
             if (!picture.transparent() && plan.framing().filled(plan.size()) < 1) {
                 continue; // its file had black bars then
             }
-            Rendition rendition = Rendition.of(
-                    gavlin.bean(WorkingPictures.class).of(picture),
-                    plan,
-                    new Tags(picture.words().title(), "", picture.words().credit()));
+            if (plan.framing().detail() < 1) {
+                continue; // enlarged better now
+            }
+            JsonNode chosen = chosen(file);
+            if (chosen == null || "png".equals(file.get("type").asString())) {
+                continue; // what packs PNG may pack better now
+            }
+            Pixels pixels = Rendition.pixels(gavlin.bean(WorkingPictures.class).of(picture), plan);
+            byte[] again = Encoding.parse(chosen.get("encoding").asString())
+                    .write(
+                            pixels,
+                            new Tags(
+                                    picture.words().title(), "", picture.words().credit(), ""));
             String which = revision.slot + " " + revision.answer.get("revision");
-            assertEquals(file.get("bytes").asLong(), rendition.file().length, which);
-            assertEquals(file.get("ssim").asDouble(), rendition.ssim(), 1e-12, which);
-            assertEquals(file.get("type").asString(), rendition.type().word(), which);
+            assertEquals(file.get("bytes").asLong(), again.length, which);
+            assertEquals(file.get("ssim").asDouble(), Ssim.between(pixels, OwnFile.pixels(again)), 1e-6, which);
             made++;
         }
         assumeTrue(made > 0, "this machine draws the demo's pictures with other bytes");
         assertTrue(made >= 18, made + " files");
+    }
+
+    private static JsonNode chosen(JsonNode file) {
+        for (JsonNode one : file.path("candidates")) {
+            if (one.get("bytes").asLong() == file.get("bytes").asLong()) {
+                return one;
+            }
+        }
+        return null;
     }
 
     @Test
