@@ -1,5 +1,6 @@
 package gavlin.benchmarks;
 
+import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
@@ -8,11 +9,13 @@ import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
+import gavlin.core.weight.Encoding;
 import gavlin.core.weight.WeightSearch;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -45,10 +48,10 @@ final class PeerFigures {
         Map<String, Pixels> marks = TestSubjects.marks();
         PeerFigures figures = new PeerFigures(Workbench.open());
         figures.table(PictureType.JPEG, photographs);
-        Map<String, Pixels> all = new java.util.LinkedHashMap<>(photographs);
+        Map<String, Pixels> all = new LinkedHashMap<>(photographs);
         all.putAll(marks);
         figures.table(PictureType.WEBP, all);
-        Map<String, Pixels> artwork = new java.util.LinkedHashMap<>(marks);
+        Map<String, Pixels> artwork = new LinkedHashMap<>(marks);
         photographs.forEach((name, pixels) -> {
             if (TestSubjects.isArtwork(name)) {
                 artwork.put(name, pixels);
@@ -114,12 +117,9 @@ final class PeerFigures {
 
     private static int whole(PictureType type, Pixels pixels) {
         return switch (type) {
-            case JPEG ->
-                gavlin.core.weight.Encoding.jpeg(90, gavlin.core.codec.JpegWriter.Chroma.HALVED)
-                        .write(pixels, NO_WORDS)
-                        .length;
-            case WEBP -> gavlin.core.weight.Encoding.webp(90, 100).write(pixels, NO_WORDS).length;
-            default -> gavlin.core.weight.Encoding.lossless(type).write(pixels, NO_WORDS).length;
+            case JPEG -> Encoding.jpeg(90, Chroma.HALVED).write(pixels, NO_WORDS).length;
+            case WEBP -> Encoding.webp(90, 100).write(pixels, NO_WORDS).length;
+            default -> Encoding.lossless(type).write(pixels, NO_WORDS).length;
         };
     }
 

@@ -35,16 +35,20 @@ public final class JpegWriter {
     /** How finely colour is kept against brightness. */
     public enum Chroma {
         /** A colour sample for each pixel. */
-        FULL("4:4:4", 1),
+        FULL("4:4:4", 1, 1),
+        /** One for each two beside each other. */
+        ACROSS("4:2:2", 2, 1),
         /** One for each 2×2 pixels. */
-        HALVED("4:2:0", 2);
+        HALVED("4:2:0", 2, 2);
 
         private final String label;
-        private final int factor;
+        private final int across;
+        private final int down;
 
-        Chroma(String label, int factor) {
+        Chroma(String label, int across, int down) {
             this.label = label;
-            this.factor = factor;
+            this.across = across;
+            this.down = down;
         }
 
         public String label() {
@@ -124,8 +128,8 @@ public final class JpegWriter {
         IIOMetadataNode root = (IIOMetadataNode) metadata.getAsTree(NATIVE_FORMAT);
         NodeList components = root.getElementsByTagName("componentSpec");
         IIOMetadataNode luma = (IIOMetadataNode) components.item(0);
-        luma.setAttribute("HsamplingFactor", Integer.toString(chroma.factor));
-        luma.setAttribute("VsamplingFactor", Integer.toString(chroma.factor));
+        luma.setAttribute("HsamplingFactor", Integer.toString(chroma.across));
+        luma.setAttribute("VsamplingFactor", Integer.toString(chroma.down));
         metadata.setFromTree(NATIVE_FORMAT, root);
     }
 

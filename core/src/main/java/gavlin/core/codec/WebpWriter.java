@@ -43,8 +43,9 @@ public final class WebpWriter {
      * @param alphaQuality 0..100: 100 keeps alpha exactly, less reduces its levels
      * @param shaping 0..100: how far bits are moved from busy to even places; libwebp's default is 50
      * @param method libwebp's effort 0..6
+     * @param sharp whether colour is halved so that brightness at coloured edges stays what it was
      */
-    public record Lossy(double quality, int alphaQuality, int shaping, int method, Smoothing smoothing) {
+    public record Lossy(double quality, int alphaQuality, int shaping, int method, Smoothing smoothing, boolean sharp) {
         private static final int DEFAULT_SHAPING = 50;
 
         /** Of edges between blocks. */
@@ -67,12 +68,12 @@ public final class WebpWriter {
         }
 
         public static Lossy usual(double quality, int alphaQuality, int shaping) {
-            return new Lossy(quality, alphaQuality, shaping, METHOD, Smoothing.USUAL);
+            return new Lossy(quality, alphaQuality, shaping, METHOD, Smoothing.USUAL, false);
         }
 
         /** With all its effort. */
-        public static Lossy fine(double quality, int alphaQuality, int shaping, Smoothing smoothing) {
-            return new Lossy(quality, alphaQuality, shaping, BEST_METHOD, smoothing);
+        public static Lossy fine(double quality, int alphaQuality, int shaping, Smoothing smoothing, boolean sharp) {
+            return new Lossy(quality, alphaQuality, shaping, BEST_METHOD, smoothing, sharp);
         }
     }
 
@@ -83,6 +84,7 @@ public final class WebpWriter {
         param.setMethod(lossy.method);
         param.setAlphaQuality(lossy.alphaQuality);
         param.setSnsStrength(lossy.shaping);
+        param.setUseSharpYUV(lossy.sharp);
         switch (lossy.smoothing) {
             case FOUND -> param.setAutoAdjustFilterStrength(true);
             case NONE -> param.setFilterStrength(0);

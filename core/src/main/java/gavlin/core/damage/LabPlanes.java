@@ -20,26 +20,42 @@ record LabPlanes(Size size, float[][] planes) {
     private static final float WHITE_X = 0.3127f / 0.3290f;
     private static final float WHITE_Z = (1 - 0.3127f - 0.3290f) / 0.3290f;
 
-    /** @param pixels three channels */
-    static LabPlanes of(Pixels pixels) {
+    /**
+     * At half the density, by the mean of 2×2; an odd last row or column counts alone.
+     *
+     * @param pixels three channels
+     */
+    static LabPlanes halfOf(Pixels pixels) {
+        int width = pixels.size().width();
+        int last = pixels.size().height() - 1;
+        Size half = new Size((width + 1) / 2, (last + 2) / 2);
+        float[][] out = new float[3][(int) half.pixels()];
+        IntStream.range(0, half.height()).parallel().forEach(y -> {
+            for (int row = 2 * y; row <= 2 * y + 1; row++) {
+                add(pixels, Math.min(row, last), out, y * half.width());
+            }
+        });
+        return new LabPlanes(half, out);
+    }
+
+    /** A quarter of each pixel of a row to what it becomes a part of. */
+    private static void add(Pixels pixels, int row, float[][] out, int at) {
         byte[] in = pixels.samples();
         float[] linear = Srgb.linear8();
         int width = pixels.size().width();
-        float[][] out = new float[3][(int) pixels.size().pixels()];
-        IntStream.range(0, pixels.size().height()).parallel().forEach(row -> {
-            for (int o = row * width, i = 3 * o; o < (row + 1) * width; o++, i += 3) {
-                float r = linear[in[i] & 0xff];
-                float g = linear[in[i + 1] & 0xff];
-                float b = linear[in[i + 2] & 0xff];
-                float x = curved((0.4124f * r + 0.3576f * g + 0.1805f * b) / WHITE_X);
-                float y = curved(0.2126f * r + 0.7152f * g + 0.0722f * b);
-                float z = curved((0.0193f * r + 0.1192f * g + 0.9505f * b) / WHITE_Z);
-                out[0][o] = 116 * y - 16;
-                out[1][o] = 500 * (x - y);
-                out[2][o] = 200 * (y - z);
-            }
-        });
-        return new LabPlanes(pixels.size(), out);
+        for (int column = 0; column < width + width % 2; column++) {
+            int i = 3 * (row * width + Math.min(column, width - 1));
+            float r = linear[in[i] & 0xff];
+            float g = linear[in[i + 1] & 0xff];
+            float b = linear[in[i + 2] & 0xff];
+            float x = curved((0.4124f * r + 0.3576f * g + 0.1805f * b) / WHITE_X);
+            float y = curved(0.2126f * r + 0.7152f * g + 0.0722f * b);
+            float z = curved((0.0193f * r + 0.1192f * g + 0.9505f * b) / WHITE_Z);
+            int o = at + column / 2;
+            out[0][o] += (116 * y - 16) / 4;
+            out[1][o] += 500 * (x - y) / 4;
+            out[2][o] += 200 * (y - z) / 4;
+        }
     }
 
     private static float curved(float t) {

@@ -7,7 +7,7 @@ import gavlin.core.raster.Pixels;
 import java.util.List;
 
 /**
- * A picture with all that comparing files with it needs, prepared once: about 90 bytes of memory for each pixel. A picture
+ * A picture with all that comparing files with it needs, prepared once: about 20 bytes of memory for each pixel. A picture
  * with alpha is judged on black and on white, and the worse counts.
  */
 public final class Original {
@@ -66,14 +66,14 @@ public final class Original {
         private final ColourShift colour;
 
         View(Pixels ground) {
-            LabPlanes lab = LabPlanes.of(ground).halved();
+            LabPlanes lab = LabPlanes.halfOf(ground);
             structure = new Structure(ground);
             edges = new AddedEdges(lab);
             colour = new ColourShift(lab);
         }
 
         Found found(Pixels file) {
-            LabPlanes lab = LabPlanes.of(file).halved();
+            LabPlanes lab = LabPlanes.halfOf(file);
             Size size = file.size();
             Structure.Likeness like = structure.likeness(file);
             Cells lost = like.cells().with(weights, (likeness, weight) -> (1 - likeness) * weight);

@@ -13,6 +13,7 @@ import gavlin.core.raster.Pixels;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * A type of file with all its settings: the same encoding of the same pixels gives the same bytes.
@@ -39,9 +40,6 @@ public record Encoding(
     /** Up to so many pixels the list of a palette's colours can weigh more than it saves. */
     private static final int SMALL = 256 * 256;
 
-    /** Up to so many pixels there is time to find out how far edges are best smoothed. */
-    private static final long TRIABLE = 300_000;
-
     /** What happens to the pixels. */
     public enum Way {
         /** They change, as the quality allows. */
@@ -57,10 +55,14 @@ public record Encoding(
     /** What is put into a lossy WebP besides its quality. */
     public enum Effort {
         USUAL(""),
-        /** All that the encoder can do, and edges smoothed as it thinks best. */
+        /** All that the encoder tries of itself. */
         FINE("fine"),
+        /** The same, and edges smoothed as it finds best: takes seven times as long. */
+        TUNED("tuned"),
         /** The same with no smoothing at all: grain stays. */
-        GRAIN("grain");
+        GRAIN("grain"),
+        /** As tuned, and coloured edges kept as sharp as halved colour allows. */
+        SHARP("sharp");
 
         private final String word;
 
@@ -70,8 +72,8 @@ public record Encoding(
     }
 
     private static final Pattern CODE =
-            Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|444)"
-                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?(-(?<effort>fine|grain))?"
+            Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|422|444)"
+                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?(-(?<effort>fine|tuned|grain|sharp))?"
                     + "|webp-near(?<near>\\d{1,3})"
                     + "|(?<exact>webp|png|ico)-lossless"
                     + "|(?<palette>png|ico)-(?<colours>\\d{1,3})(?<dithered>-dithered)?");
@@ -136,7 +138,7 @@ public record Encoding(
         }
         if (parts.group("jpegQuality") != null) {
             double quality = inRange(code, Double.parseDouble(parts.group("jpegQuality")), 1, 100);
-            return jpeg(quality, parts.group("chroma").equals("420") ? Chroma.HALVED : Chroma.FULL);
+            return jpeg(quality, chroma(parts.group("chroma")));
         }
         if (parts.group("webpQuality") != null) {
             double quality = inRange(code, Double.parseDouble(parts.group("webpQuality")), 0, 100);
@@ -155,6 +157,13 @@ public record Encoding(
         }
         int colours = (int) inRange(code, Integer.parseInt(parts.group("colours")), 2, 256);
         return palette(PictureType.ofWord(parts.group("palette")), colours, parts.group("dithered") != null);
+    }
+
+    private static Chroma chroma(String digits) {
+        return Stream.of(Chroma.values())
+                .filter(chroma -> chroma.label().replace(":", "").equals(digits))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static double inRange(String code, double value, double least, double most) {
@@ -207,24 +216,20 @@ public record Encoding(
             case JPEG -> JpegWriter.write(pixels, Math.max(1, quality), chroma, tags);
             case WEBP ->
                 way == Way.LOSSY
-                        ? WebpWriter.writeLossy(pixels, lossyWebp(isSoonTried(pixels)), tags)
+                        ? WebpWriter.writeLossy(pixels, lossyWebp(), tags)
                         : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
             case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
             default -> png(pixels, tags);
         };
     }
 
-    /** Whether a picture is small enough for trying out what takes long. */
-    static boolean isSoonTried(Pixels pixels) {
-        return pixels.size().pixels() <= TRIABLE;
-    }
-
-    private WebpWriter.Lossy lossyWebp(boolean soon) {
+    private WebpWriter.Lossy lossyWebp() {
         return switch (effort) {
             case USUAL -> WebpWriter.Lossy.usual(quality, alphaQuality, shaping);
-            case FINE ->
-                WebpWriter.Lossy.fine(quality, alphaQuality, shaping, soon ? Smoothing.FOUND : Smoothing.USUAL);
-            case GRAIN -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.NONE);
+            case FINE -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.USUAL, false);
+            case TUNED -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.FOUND, false);
+            case GRAIN -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.NONE, false);
+            case SHARP -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.FOUND, true);
         };
     }
 

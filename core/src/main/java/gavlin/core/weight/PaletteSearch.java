@@ -15,9 +15,13 @@ final class PaletteSearch {
     /** A palette's size changes in steps: nearer than this to a limit it hardly comes. */
     private static final double ENOUGH = 0.93;
 
-    private static final int PLAIN_ENCODES = 5;
-    /** Dithering makes a file heavier by about so many colours, as measured on logos and gradients. */
-    private static final double HEAVIER = 0.5;
+    private static final int PLAIN_ENCODES = 7;
+    /** Of a large picture, whose palettes take long. */
+    private static final int FEW_ENCODES = 4;
+    /** Dithered, a file is as heavy as one of twice as many colours, as measured on logos and gradients. */
+    private static final double LIGHTER = 0.5;
+
+    private static final double LEAST_STEP = 0.01;
 
     private final Request request;
     private final PictureType type;
@@ -38,24 +42,25 @@ final class PaletteSearch {
         if (photograph || trials.keeps(exact)) {
             return trials.all();
         }
-        double limit = Math.log(request.maxBytes());
-        QualitySearch<Trial> search = new QualitySearch<>(
-                x -> trials.make(Encoding.palette(type, colours(x), false)),
-                made -> Math.log(made.bytes()),
-                limit,
-                limit + Math.log(ENOUGH),
-                0.01,
-                PLAIN_ENCODES);
-        search.run(place(64), place(MOST));
+        boolean soon = request.soonTried();
+        search(false, soon ? PLAIN_ENCODES : FEW_ENCODES, 64, MOST);
         int most = trials.heaviestKeeping(Way.PALETTE)
                 .map(trial -> trial.encoding().colours())
                 .orElse(FEWEST);
-        trials.makeAll(List.of(dithered(most), dithered((int) Math.max(FEWEST, Math.round(HEAVIER * most)))));
+        search(true, soon ? trials.left() : 2, Math.max(FEWEST, LIGHTER * most), most);
         return trials.all();
     }
 
-    private Encoding dithered(int colours) {
-        return Encoding.palette(type, colours, true);
+    private void search(boolean dithered, int encodes, double few, double many) {
+        double limit = Math.log(request.maxBytes());
+        QualitySearch<Trial> search = new QualitySearch<>(
+                x -> trials.make(Encoding.palette(type, colours(x), dithered)),
+                made -> Math.log(made.bytes()),
+                limit,
+                limit + Math.log(ENOUGH),
+                LEAST_STEP,
+                encodes);
+        search.run(place(few), place(many));
     }
 
     /** Equal steps of the place double the colours. */
@@ -63,7 +68,7 @@ final class PaletteSearch {
         return (int) Math.round(FEWEST * Math.pow((double) MOST / FEWEST, place));
     }
 
-    private static double place(int colours) {
-        return Math.log((double) colours / FEWEST) / Math.log((double) MOST / FEWEST);
+    private static double place(double colours) {
+        return Math.log(colours / FEWEST) / Math.log((double) MOST / FEWEST);
     }
 }

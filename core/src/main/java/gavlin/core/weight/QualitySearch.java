@@ -21,14 +21,14 @@ final class QualitySearch<F> {
     private final double limit;
     private final double enough;
     private final double leastStep;
-    private int most;
+    private final int most;
     private final List<Try<F>> tries = new ArrayList<>();
     /** The greatest within the limit so far, and the least beyond it. */
     private Try<F> below;
 
     private Try<F> above;
-    /** Whether the last ones all landed on one side of the limit, between two that were known. */
-    private boolean oneSided;
+    /** Where the last ones landed that were aimed between two known: 1 all beyond the limit, −1 all within it, 0 on both sides. */
+    private int missed;
 
     record Try<F>(double x, double value, F made) {}
 
@@ -78,23 +78,10 @@ final class QualitySearch<F> {
                 }
             }
             long within = made.stream().filter(one -> one.value <= limit).count();
-            oneSided = bracketed && (within == 0 || within == made.size());
+            missed = !bracketed ? 0 : within == 0 ? 1 : within == made.size() ? -1 : 0;
             next = next();
         }
         return new Answer<>(below != null ? below : above, tries);
-    }
-
-    /**
-     * Evaluates some more when what was found is far from the limit.
-     *
-     * @param more evaluations
-     * @param least what it has to come to
-     */
-    void goOn(int more, double least) {
-        if (below != null && above != null && below.value < least) {
-            most = tries.size() + more;
-            run(next());
-        }
     }
 
     private boolean isKnown(Try<F> made) {
@@ -128,7 +115,10 @@ final class QualitySearch<F> {
         double wish = limit - width / 2;
         if (below == null) {
             double low = Math.max(0, beyond(above, wish, above.x / 2));
-            return low < leastStep ? new double[] {0} : new double[] {Math.max(0, low - (above.x - low) / 2), low};
+            if (low < above.x / 2) {
+                return above.x / 2 < leastStep ? new double[] {0} : new double[] {low, above.x / 2};
+            }
+            return new double[] {low - (above.x - low) / 2, low};
         }
         if (below.value >= enough || below.x >= 1) {
             return new double[0];
@@ -142,17 +132,29 @@ final class QualitySearch<F> {
         if (above.x - below.x < leastStep) {
             return new double[0];
         }
+        if (missed != 0) {
+            return parted();
+        }
         // Sizes bend upwards more often than down: what is aimed a little low lands where it should. Not so close below
         // it.
         boolean close = below.value > limit - 2.5 * width;
         double low = interpolate(close ? wish : limit - 1.5 * width);
         double high = interpolate(close ? limit + width / 2 : wish);
-        if (oneSided) {
-            // The curve bends more sharply than a parabola: halving the bracket is sure to come nearer.
-            high = (below.x + above.x) / 2;
-            return low < high ? new double[] {low, high} : new double[] {high, low};
-        }
         return high - low < leastStep / 2 ? new double[] {low} : new double[] {low, high};
+    }
+
+    /**
+     * When the last two missed, the curve bends more sharply than a parabola: the next is read off it all the same, and one parts the
+     * bracket, which is sure to come nearer; not both in one place.
+     */
+    private double[] parted() {
+        double bracket = above.x - below.x;
+        double read = interpolate(limit - (limit - enough) / 2);
+        double parts = below.x + bracket / 2;
+        if (Math.abs(read - parts) < bracket / 8) {
+            parts += missed > 0 ? -bracket / 4 : bracket / 4;
+        }
+        return new double[] {Math.min(read, parts), Math.max(read, parts)};
     }
 
     /** Where the line through the outermost try and the one next to it reaches the wish; as given when it does not. */

@@ -7,11 +7,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** What one type was tried as so far: nothing twice, and no more than {@value #MOST}. Several threads may ask. */
 final class Trials {
-    /** No type is encoded more often than this in one search. */
-    static final int MOST = 8;
+    /** No type is encoded more often than this in one search; mostly four to ten do. */
+    static final int MOST = 16;
 
     private final Request request;
     private final Map<Encoding, Trial> made = new LinkedHashMap<>();
@@ -62,8 +63,13 @@ final class Trials {
 
     /** Of one way the heaviest that keeps the limit. */
     Optional<Trial> heaviestKeeping(Encoding.Way way) {
+        return heaviestKeeping(encoding -> encoding.way() == way);
+    }
+
+    /** Of some the heaviest that keeps the limit. */
+    Optional<Trial> heaviestKeeping(Predicate<Encoding> asked) {
         return all().stream()
-                .filter(trial -> trial.encoding().way() == way && keeps(trial))
+                .filter(trial -> asked.test(trial.encoding()) && keeps(trial))
                 .reduce((lighter, heavier) -> heavier);
     }
 

@@ -11,10 +11,12 @@ import gavlin.core.raster.Pixels;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Finds the best-looking file within a weight limit, over the types that a brief allows and the settings of each. Looks
@@ -26,11 +28,14 @@ import java.util.stream.Collectors;
  */
 public final class WeightSearch {
     /** Two files whose damage differs by less than this share look the same; then the lighter one is better. */
-    private static final double SAME_LOOK = 0.1;
+    private static final double SAME_LOOK = 0.03;
     /** Of what is just not seen: below this share of it nothing is gained, even where the limit has room. */
     private static final double ENOUGH = 0.75;
     /** Less of a drawing is never flat: its grounds are. A photograph's grain leaves hardly two pixels alike; common practice, no source. */
     private static final double PHOTOGRAPH = 0.25;
+
+    /** Pixels up to which everything is tried out. */
+    private static final long TRIABLE = 300_000;
 
     private WeightSearch() {}
 
@@ -59,6 +64,11 @@ public final class WeightSearch {
 
         boolean limited() {
             return maxBytes != Long.MAX_VALUE;
+        }
+
+        /** Whether the picture is small enough for trying out what takes long. */
+        boolean soonTried() {
+            return pixels.size().pixels() <= TRIABLE;
         }
 
         /** Whether a type is allowed that may lose something. */
@@ -173,12 +183,13 @@ public final class WeightSearch {
     /** Whether the same was made with more effort, no coarser. */
     private static boolean isOutdone(Trial trial, Map<Kind, Trial> heaviest) {
         Encoding own = trial.encoding();
-        Trial fine = heaviest.get(Kind.of(own.with(Encoding.Effort.FINE)));
-        return fine != null
-                && own.effort() == Encoding.Effort.USUAL
+        return own.effort() == Encoding.Effort.USUAL
                 && own.way() == Encoding.Way.LOSSY
-                && fine.encoding().quality() >= own.quality()
-                && fine.encoding().shaping() >= own.shaping();
+                && Stream.of(Encoding.Effort.FINE, Encoding.Effort.TUNED)
+                        .map(effort -> heaviest.get(Kind.of(own.with(effort))))
+                        .filter(Objects::nonNull)
+                        .map(Trial::encoding)
+                        .anyMatch(better -> better.quality() >= own.quality() && better.shaping() >= own.shaping());
     }
 
     private static boolean better(Trial a, Trial b, Request request, Original original) {
