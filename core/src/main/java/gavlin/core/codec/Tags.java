@@ -53,7 +53,8 @@ public record Tags(String title, String maker, String rights, String licence, Fo
     }
 
     /**
-     * As much of this as a file may say under a limit: in full, else briefly, else without the title, else nothing.
+     * As much of this as a file may say under a limit: in full, else briefly, else without the title, without the licence,
+     * else nothing.
      *
      * @param type of the file
      * @param maxBytes the limit
@@ -65,7 +66,8 @@ public record Tags(String title, String maker, String rights, String licence, Fo
         }
         Tags brief = new Tags(title, maker, rights, licence, Form.BRIEF);
         Tags untitled = new Tags("", maker, rights, licence, Form.BRIEF);
-        return Stream.of(brief, untitled)
+        Tags owner = new Tags("", maker, rights, "", Form.BRIEF);
+        return Stream.of(brief, untitled, owner)
                 .filter(tags -> tags.toExif().length + EXIF_FRAME <= room)
                 .findFirst()
                 .orElse(new Tags("", "", "", "", Form.BRIEF));

@@ -103,6 +103,21 @@ class GaugesTest {
         assertEquals(PictureType.JPEG, rendition.type());
     }
 
+    /** Two percent of a limit are for words: a credit of 30 letters takes some 70 bytes. */
+    @Test
+    void credit_thatTheLimitLeavesNoRoomFor_isSaidSo() {
+        Slot slot = slot("2000x400", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        PictureFacts credited = new PictureFacts(Size.parse("6000x4000"), false, "Dusk", "A light", "I. Pascoe");
+        PictureFacts longWinded = new PictureFacts(
+                Size.parse("6000x4000"), false, "Dusk", "A light", "Photograph by I. Pascoe. ".repeat(90));
+        Fit fit = Fit.chosenFor(slot);
+        String says = gauge("credit", slot, fit, credited, LIGHT_JPEG).says();
+        assertEquals("The credit line is on record.", says);
+        Reading none = gauge("credit", slot, fit, longWinded, LIGHT_JPEG);
+        assertTrue(none.says().contains("no room for it in the file"), none.says());
+        assertEquals(Verdict.FITS, none.verdict());
+    }
+
     private static Reading weight(Slot slot, Fit fit, long bytes) {
         return gauge("weight", slot, fit, opaque("6000x4000"), new Measured(PictureType.JPEG, bytes, Damage.NONE, 0));
     }

@@ -18,6 +18,7 @@ import gavlin.core.fit.RenditionPlan;
 import gavlin.core.geometry.Size;
 import gavlin.core.grow.Grow;
 import gavlin.core.raster.Pixels;
+import gavlin.core.turn.Turn;
 import gavlin.core.weight.Encoding;
 import gavlin.web.RunningGavlin;
 import gavlin.web.account.Viewer;
@@ -197,8 +198,9 @@ class FitDocumentsTest {
             if (!picture.transparent() && plan.framing().filled(plan.size()) < 1) {
                 continue; // its file had black bars then
             }
-            if (plan.framing().detail() < 1 || picture.transparent()) {
-                continue; // enlarged better now, and a mark's edge keeps its colour
+            boolean turned = revision.document.fit().prepare().get(Turn.TYPE).degrees() != 0;
+            if (plan.framing().detail() < 1 || picture.transparent() || turned) {
+                continue; // enlarged and straightened better now, and a mark's edge keeps its colour
             }
             JsonNode chosen = chosen(file);
             if (chosen == null || "png".equals(file.get("type").asString())) {
