@@ -134,6 +134,7 @@ class SurroundingsWalkTest extends BrowserWalk {
         page.keyboard().press("Escape");
         assertThat(gauge("words over it").locator("> .v")).hasText("fails");
         assertThat(gauge("words over it")).containsText("in the file, is under title on Wide");
+        page.waitForCondition(() -> fit("banner").at("/fit/finish/words/0/x").asDouble() == 950); // a step of its own
         gauge("words over it").locator("button.small").first().click();
         page.keyboard().press("Escape");
         assertThat(gauge("words over it").locator("> .v")).not().hasText("fails");
