@@ -27,9 +27,7 @@ final class DamageGauge implements Gauge {
         String says = switch (verdict) {
             case FITS -> "Compression does not show.";
             case LOOK -> "Compression may show: " + what(damage) + ". Look at it at actual size.";
-            default ->
-                "Compression shows: " + what(damage) + "." + (keepsLimit(subject) ? " The file keeps its limit." : "")
-                        + " Use another type or a simpler picture, or ask for a higher limit.";
+            default -> "Compression shows: " + what(damage) + "." + (keepsLimit(subject) ? " The limit is kept." : "");
         };
         return Reading.of(this, seen, Damage.SHOWS, UNIT, verdict, says)
                 .on(seen, Damage.SHOWS, END)

@@ -13,9 +13,7 @@ import java.util.Comparator;
 final class NearestColour {
     static final int DIMENSIONS = 4;
     /** How much alpha counts beside colour: found by what is seen of marks reduced to 8 to 200 colours, on black and on white. */
-    private static final float ALPHA = 0.4f;
-    /** What is solid stays so: it lies apart from all that is not. */
-    private static final float SOLID = 0.2f;
+    static final float ALPHA = 0.6f;
 
     private static final int CACHE_BITS = 16;
 
@@ -46,7 +44,7 @@ final class NearestColour {
                 Arrays.stream(argb).mapToObj(NearestColour::place).toArray(float[][]::new));
     }
 
-    /** Straight 0xAARRGGBB to (αL, αa, αb, and a place for α). */
+    /** Straight 0xAARRGGBB to (αL, αa, αb, {@value #ALPHA}·α). */
     static float[] place(int argb) {
         float[] linear = Srgb.linear8();
         float[] place = new float[DIMENSIONS];
@@ -55,13 +53,8 @@ final class NearestColour {
         for (int c = 0; c < 3; c++) {
             place[c] *= alpha;
         }
-        place[3] = ALPHA * alpha + (argb >>> 24 == 0xff ? SOLID : 0);
+        place[3] = ALPHA * alpha;
         return place;
-    }
-
-    /** Of a place or the mean of several, 0..1. */
-    static float alpha(float[] place) {
-        return place[3] >= ALPHA + SOLID / 2 ? 1 : Math.max(0, Math.min(1, place[3] / ALPHA));
     }
 
     /** Index in the list given of the nearest to a straight colour. */

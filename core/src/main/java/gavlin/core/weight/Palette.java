@@ -104,9 +104,6 @@ record Palette(int[] colours, byte[] indices) {
                 Arrays.fill(below, 0);
             }
             int wanted = argb[i] >>> 24 == 0 ? 0 : shifted(argb[i], here, (x + 1) * 4);
-            if (argb[i] >>> 24 == 0xff) {
-                wanted |= 0xff000000; // what is solid stays solid
-            }
             int index = nearest.of(wanted);
             indices[i] = (byte) index;
             for (int c = 0; c < 4 && wanted != 0; c++) {

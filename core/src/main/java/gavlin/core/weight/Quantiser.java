@@ -96,7 +96,7 @@ final class Quantiser {
     }
 
     private static int colour(float[] place) {
-        float alpha = NearestColour.alpha(place);
+        float alpha = Math.max(0, Math.min(1, place[3] / NearestColour.ALPHA));
         int code = Math.round(alpha * 255);
         if (code == 0) {
             return 0;
