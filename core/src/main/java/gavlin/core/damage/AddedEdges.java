@@ -8,7 +8,7 @@ import java.util.stream.IntStream;
  * edges of every encoder's blocks keep their height, and what rounding does to single pixels goes out of the count.
  */
 final class AddedEdges {
-    /** Steps from one pixel to the next of more than this are forms or grain, CIE 1976. */
+    /** Steps from one pixel to the next of more than this are forms or grain, see {@link LabPlanes#squaredStep}. */
     private static final float SMOOTH = 2.0f;
     /** So far around a pixel there is none of them: a block of JPEG's at half the density, beyond which nothing rings. */
     private static final int REACH = 4;
@@ -17,7 +17,7 @@ final class AddedEdges {
 
     private static final int MOST = 40;
     private static final double PERCENTILE = 0.99;
-    /** Of the pixels of a place, so many lie along the edges of JPEG's blocks. */
+    /** Of the pixels of a place, so many lie along the edges of JPEG's blocks: at half the density, two in five. */
     private static final double BLOCK_EDGES = 0.4;
     /** Less of a picture is smooth than can be judged. */
     private static final double LEAST_SHARE = 0.01;

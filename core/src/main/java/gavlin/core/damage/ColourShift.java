@@ -30,11 +30,7 @@ final class ColourShift {
                 for (int y = row * side; y < bottom; y++) {
                     for (int x = column * side; x < right; x++) {
                         int i = y * width + x;
-                        if (original.planes()[0][i] != file.planes()[0][i]
-                                || original.planes()[1][i] != file.planes()[1][i]
-                                || original.planes()[2][i] != file.planes()[2][i]) {
-                            sum += original.at(i).difference(file.at(i));
-                        }
+                        sum += original.at(i).difference(file.at(i));
                     }
                 }
                 int count = (bottom - row * side) * (right - column * side);

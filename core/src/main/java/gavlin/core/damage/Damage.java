@@ -34,7 +34,7 @@ public record Damage(double ssim, double structure, double worstPlaces, double a
         return Math.max(forms, Math.max(addedEdges / EDGES, colour / COLOUR));
     }
 
-    /** Of one place: of what its forms lost, and the highest edge that was added. */
+    /** Of one place: of what its forms lost, and the edges that were added. */
     static double seenOfForms(double lost, double added) {
         return Math.max(root(lost / PLACES), added / EDGES);
     }

@@ -16,15 +16,6 @@ public record DamageMap(Cells places) {
 
     private static final int STRONGEST = 216;
 
-    /** Of the worst place. */
-    double worst() {
-        double worst = 0;
-        for (double seen : places.values()) {
-            worst = Math.max(worst, seen);
-        }
-        return worst;
-    }
-
     /** A clear picture, a pixel for each place: the stronger the ink, the more is seen; to be drawn over the file as large as it. */
     public Pixels drawn(int rgb) {
         Size size = places.size();
