@@ -85,12 +85,16 @@ public record BestPosition(Position position, double worst, Shares shares) {
         return problem.at(new Position(x / 100.0, y / 100.0)).shares(window).worst();
     }
 
+    private static double worst(Problem problem, Lock lock, List<Box<InPrepared>> starts) {
+        return WindowSearch.most(problem.scene(), lock, starts).worst();
+    }
+
     /** @param certain whether it is, where not everything is seen, proven that no position shows everything */
     public record Together(Problem problem, boolean certain) {}
 
     /** Window and position together: at a few positions first, and then over all of them until it is proven. */
     public static Together together(Problem problem, Lock lock, List<Box<InPrepared>> starts) {
-        double first = problem.best(lock, starts).shares().worst();
+        double first = worst(problem, lock, starts);
         if (!isFree(problem) || first >= Shares.WHOLE) {
             return new Together(problem, true);
         }
@@ -98,7 +102,7 @@ public record BestPosition(Position position, double worst, Shares shares) {
         double worst = first;
         for (Position from : FROM) {
             Problem tried = problem.at(from);
-            double value = tried.best(lock, starts).shares().worst();
+            double value = worst(tried, lock, starts);
             if (value > worst + 1e-6) {
                 best = tried;
                 worst = value;

@@ -13,12 +13,14 @@ import java.util.stream.Stream;
  * left, top, right, bottom, one after another, and disjoint.
  *
  * @param boxes what is hidden, but for {@code round}; the outside of a round piece too, when other things lie over it as well
- * @param round round shapes that nothing else touches, with their radii behind their box: their area in a rectangle is known exactly
+ * @param round round shapes that nothing else touches, with their radii behind their box: their area in a rectangle is known exactly. They may hang
+ *     over what is seen
  * @param strips the same in strips, for their area in an ellipse
  */
 record Covered(double[] boxes, double[] round, double[] strips) {
     static final int ROUND_LENGTH = 6;
-    private static final int STRIPS = 32;
+    /** Of each round end. */
+    private static final int STRIPS = 16;
 
     static Covered of(Sight.Piece piece) {
         Region seen = piece.seen();
@@ -31,7 +33,7 @@ record Covered(double[] boxes, double[] round, double[] strips) {
                             && !other.bounds().intersect(region.bounds()).isEmpty());
             if (region.isRectangle()) {
                 boxes.add(region.bounds());
-            } else if (!touched && seen.isRectangle() && bounds.contains(region.bounds(), 0)) {
+            } else if (!touched && seen.isRectangle()) {
                 alone.add(region);
             } else {
                 boxes.addAll(strips(region));
@@ -52,15 +54,22 @@ record Covered(double[] boxes, double[] round, double[] strips) {
                 disjoint(strips, bounds));
     }
 
-    /** Rows of a shape as rectangles of the same area. */
+    /** Rows of a shape as rectangles of the same area; the flatter its edge, the lower. */
     private static List<Box<InPrepared>> strips(Region region) {
-        List<Box<InPrepared>> strips = new ArrayList<>();
         Box<InPrepared> box = region.bounds();
-        double step = box.height() / STRIPS;
-        for (int i = 0; i < STRIPS; i++) {
-            double y = box.y() + i * step;
-            double width = region.areaWithin(box.x(), y, box.right(), y + step) / step;
-            strips.add(new Box<>(box.x() + (box.width() - width) / 2, y, width, step));
+        double[] rows = new double[2 * STRIPS + 2];
+        for (int i = 0; i <= STRIPS; i++) {
+            double down = region.ry * (1 - Math.cos(Math.PI / 2 * i / STRIPS));
+            rows[i] = box.y() + down;
+            rows[rows.length - 1 - i] = box.bottom() - down;
+        }
+        List<Box<InPrepared>> strips = new ArrayList<>();
+        for (int i = 0; i + 1 < rows.length; i++) {
+            double height = rows[i + 1] - rows[i];
+            if (height > 0) { // an ellipse has nothing straight between its ends
+                double width = region.areaWithin(box.x(), rows[i], box.right(), rows[i + 1]) / height;
+                strips.add(new Box<>(box.x() + (box.width() - width) / 2, rows[i], width, height));
+            }
         }
         return strips;
     }

@@ -19,20 +19,30 @@ final class PositionSearch {
     /** A cell is not opened for less than this share more. */
     private static final double CLOSE = 0.002;
     /** Searches for a window; each takes up to about ten milliseconds. */
-    private static final int MOST_SEARCHES = 120;
+    private static final int MOST_DECIDING = 120;
+
+    private static final int MOST_IMPROVING = 80;
 
     private final Problem problem;
     private final Lock lock;
     private final List<Box<InPrepared>> starts;
     private final boolean movesAcross;
     private final boolean movesDown;
+    /** Whether it is only asked if everything can be seen, which is soon told; otherwise for the most. */
+    private boolean isDeciding;
+
     private int searches;
 
     private Problem best;
     private double worst;
 
-    /** Positions from..to of each axis, in percent. @param bound no window shows more at any of them */
-    private record Cell(int x0, int x1, int y0, int y1, double bound) {
+    /**
+     * Positions from..to of each axis, in percent.
+     *
+     * @param bound no window shows more at any of them
+     * @param promise cells are opened by it
+     */
+    private record Cell(int x0, int x1, int y0, int y1, double bound, double promise) {
         boolean isOne() {
             return x0 == x1 && y0 == y1;
         }
@@ -71,17 +81,30 @@ final class PositionSearch {
     }
 
     private BestPosition.Together run() {
+        isDeciding = true;
+        BestPosition.Together decided = searched();
+        if (worst >= Shares.WHOLE) {
+            return decided;
+        }
+        isDeciding = false;
+        searches = 0;
+        BestPosition.Together most = searched();
+        return new BestPosition.Together(most.problem(), decided.certain() || most.certain());
+    }
+
+    private BestPosition.Together searched() {
         PriorityQueue<Cell> queue =
-                new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
-        queue.add(new Cell(movesAcross ? 0 : 50, movesAcross ? 100 : 50, movesDown ? 0 : 50, movesDown ? 100 : 50, 1));
+                new PriorityQueue<>(Comparator.comparingDouble(Cell::promise).reversed());
+        queue.add(
+                new Cell(movesAcross ? 0 : 50, movesAcross ? 100 : 50, movesDown ? 0 : 50, movesDown ? 100 : 50, 1, 1));
         while (!queue.isEmpty() && worst < Shares.WHOLE) {
             Cell cell = queue.poll();
             if (!isWorthOpening(cell.bound)) {
-                break;
+                continue;
             }
-            if (searches >= MOST_SEARCHES || Patience.isOver()) {
-                // The cell that was polled promises most: where even that is not all, nothing shows all.
-                return new BestPosition.Together(best, cell.bound < Shares.WHOLE);
+            if (searches >= (isDeciding ? MOST_DECIDING : MOST_IMPROVING) || Patience.isOver()) {
+                queue.add(cell);
+                return new BestPosition.Together(best, queue.stream().allMatch(left -> left.bound < Shares.WHOLE));
             }
             for (Cell half : halves(cell)) {
                 open(half, queue);
@@ -92,7 +115,7 @@ final class PositionSearch {
 
     /** Little more is not looked for, unless it were all. */
     private boolean isWorthOpening(double bound) {
-        return bound > worst + CLOSE || bound >= Shares.WHOLE;
+        return bound >= Shares.WHOLE || !isDeciding && bound > worst + CLOSE;
     }
 
     private void open(Cell half, PriorityQueue<Cell> queue) {
@@ -102,22 +125,25 @@ final class PositionSearch {
         double bound = 1;
         if (!half.isOne()) {
             searches++;
-            bound = Math.min(
-                    half.bound, WindowSearch.best(atMost(half), lock, starts).bound());
+            bound = Math.min(half.bound, found(atMost(half)).bound());
             if (!isWorthOpening(bound)) {
                 return;
             }
         }
         searches++;
         Problem middle = problem.at(position((half.x0 + half.x1) / 2, (half.y0 + half.y1) / 2));
-        double value = middle.best(lock, starts).shares().worst();
+        double value = found(middle.scene()).worst();
         if (value > worst + 1e-9) {
             best = middle;
             worst = value;
         }
         if (!half.isOne()) {
-            queue.add(new Cell(half.x0, half.x1, half.y0, half.y1, bound));
+            queue.add(new Cell(half.x0, half.x1, half.y0, half.y1, bound, isDeciding ? value : bound));
         }
+    }
+
+    private WindowSearch.Found found(Scene scene) {
+        return isDeciding ? WindowSearch.whole(scene, lock, starts) : WindowSearch.most(scene, lock, starts);
     }
 
     private List<Cell> halves(Cell cell) {
@@ -125,11 +151,11 @@ final class PositionSearch {
         int middle = across ? (cell.x0 + cell.x1) / 2 : (cell.y0 + cell.y1) / 2;
         return across
                 ? List.of(
-                        new Cell(cell.x0, middle, cell.y0, cell.y1, cell.bound),
-                        new Cell(Math.min(cell.x1, middle + 1), cell.x1, cell.y0, cell.y1, cell.bound))
+                        new Cell(cell.x0, middle, cell.y0, cell.y1, cell.bound, cell.promise),
+                        new Cell(Math.min(cell.x1, middle + 1), cell.x1, cell.y0, cell.y1, cell.bound, cell.promise))
                 : List.of(
-                        new Cell(cell.x0, cell.x1, cell.y0, middle, cell.bound),
-                        new Cell(cell.x0, cell.x1, Math.min(cell.y1, middle + 1), cell.y1, cell.bound));
+                        new Cell(cell.x0, cell.x1, cell.y0, middle, cell.bound, cell.promise),
+                        new Cell(cell.x0, cell.x1, Math.min(cell.y1, middle + 1), cell.y1, cell.bound, cell.promise));
     }
 
     private static Position position(int x, int y) {

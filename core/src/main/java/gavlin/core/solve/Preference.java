@@ -18,7 +18,7 @@ import java.util.function.DoubleFunction;
 final class Preference {
     private static final double CLOSE = 1e-5;
     private static final int MOST_CELLS = 1_500;
-    private static final int MOST_WORK = 15_000;
+    private static final int MOST_WORK = 18_000;
     /** Where so little is seen of something, the sum may be higher in quite another place. */
     private static final double HARDLY = 0.02;
 
@@ -62,7 +62,7 @@ final class Preference {
         PriorityQueue<Cell> queue =
                 new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
         queue.add(space.whole(2));
-        int left = Math.min(MOST_CELLS, MOST_WORK / meter.pairs());
+        int left = Math.min(MOST_CELLS, MOST_WORK / meter.cost());
         while (!queue.isEmpty() && left > 0 && !Patience.isOver()) {
             Cell cell = queue.poll();
             if (cell.bound() <= best + CLOSE) {

@@ -43,7 +43,8 @@ public record Problem(
 
     /** A window through which everything is seen, or null where none is found: looked for harder than {@link #best} can, as nothing else is. */
     Box<InPrepared> whole(Lock lock) {
-        return WindowSearch.reaching(scene(), lock, List.of(), Shares.WHOLE);
+        WindowSearch.Found found = WindowSearch.whole(scene(), lock, List.of());
+        return found.worst() >= Shares.WHOLE ? found.window() : null;
     }
 
     /** The size of the file, px at density 1. */

@@ -89,13 +89,18 @@ final class Through {
                         round[i + 3],
                         round[i + 4],
                         round[i + 5],
-                        region.left,
-                        region.top,
-                        region.right,
-                        region.bottom);
+                        Math.max(box[0], region.left),
+                        Math.max(box[1], region.top),
+                        Math.min(box[2], region.right),
+                        Math.min(box[3], region.bottom));
             }
         }
         return Math.max(0, open - within(boxes, region, open)) * region.perArea();
+    }
+
+    /** How many common areas {@link #share} works out. */
+    int areas(Region region) {
+        return 1 + boxes.length / 4 + (region.isRectangle() ? round.length / Covered.ROUND_LENGTH : strips.length / 4);
     }
 
     private static double within(double[] boxes, Region region, double most) {

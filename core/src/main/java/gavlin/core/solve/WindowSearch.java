@@ -20,8 +20,11 @@ final class WindowSearch {
     private static final double CLOSE_LEAST = 2e-4;
 
     private static final double WHOLE = 1 - 1e-9;
-    /** Cells times pairs of areas and pieces. What is not proven by then is only the best of what was tried. */
-    private static final int MOST_WORK = 100_000;
+    /** Cells times {@link WindowMeter#cost}. What is not proven by then is only the best of what was tried. */
+    private static final int MOST_WORK = 120_000;
+
+    /** So many times that for the question whether everything can be seen, where it is still open: a wrong "impossible" costs people most. */
+    private static final int DECIDING = 6;
 
     private static final int MOST_CELLS = 12_000;
     /** Windows tried before the search: places across and down, and widths. */
@@ -68,20 +71,34 @@ final class WindowSearch {
 
     /** @param starts windows to begin with, such as the present one */
     static Found best(Scene scene, Lock lock, List<Box<InPrepared>> starts) {
+        WindowSearch search = new WindowSearch(scene, lock);
+        Found found = search.run(starts);
+        if (found.bound >= Shares.WHOLE && found.worst < Shares.WHOLE) {
+            // Not found and not ruled out: what is left of the question is whether all can be seen, which is less work.
+            search.wanted = Shares.WHOLE;
+            double bound = search.proven(DECIDING * MOST_WORK);
+            found = new Found(search.best, search.bestWorst, Math.min(1, bound));
+        }
+        boolean isIdeal = found.window.equals(search.space.ideal(search.space.widest));
+        return isIdeal && found.worst >= WHOLE ? found : search.preferred(found);
+    }
+
+    /** How much any window shows at best, and one that does: any of those, not the one that is liked best. */
+    static Found most(Scene scene, Lock lock, List<Box<InPrepared>> starts) {
         return new WindowSearch(scene, lock).run(starts);
     }
 
     /**
-     * A window whose worst share is at least so much, or null: nothing is opened that can't have it, so that the same budget goes much further than for
-     * {@link #best}. Any such window, not the best of them.
+     * Whether any window shows everything: nothing is opened that can't, so that the same budget goes much further than for {@link #best}. Any such
+     * window, not the best of them; where there is none, not the one that shows most.
      */
-    static Box<InPrepared> reaching(Scene scene, Lock lock, List<Box<InPrepared>> starts, double worst) {
+    static Found whole(Scene scene, Lock lock, List<Box<InPrepared>> starts) {
         WindowSearch search = new WindowSearch(scene, lock);
-        search.wanted = worst;
+        search.wanted = Shares.WHOLE;
         return search.reach(starts);
     }
 
-    private Box<InPrepared> reach(List<Box<InPrepared>> starts) {
+    private Found reach(List<Box<InPrepared>> starts) {
         best = space.ideal(space.widest);
         bestWorst = meter.pairs() == 0 ? 1 : meter.measure(best).worst();
         for (Box<InPrepared> start : bestWorst >= wanted ? List.<Box<InPrepared>>of() : coarse(starts)) {
@@ -89,34 +106,36 @@ final class WindowSearch {
                 take(climbed(start, 0.1 * start.width()));
             }
         }
-        if (bestWorst < wanted) {
-            proven();
-        }
-        if (bestWorst < wanted) {
+        double bound = bestWorst < wanted ? proven(MOST_WORK) : 1;
+        if (bestWorst < wanted && bound >= wanted) {
             align();
         }
-        return bestWorst >= wanted ? best : null;
+        return new Found(best, bestWorst, Math.min(1, bound));
+    }
+
+    private Found preferred(Found found) {
+        // What is liked better may show a hair less, but never so much that not everything is seen any more.
+        double least = bestWorst >= WHOLE
+                ? WHOLE
+                : bestWorst >= Shares.WHOLE ? Math.max(Shares.WHOLE, bestWorst - close()) : bestWorst - close();
+        Box<InPrepared> liked = new Preference(scene, space, meter).among(best, least);
+        // The meter takes some round shapes in strips: that may hide a hair.
+        boolean wasWhole = Shares.of(scene, best).whole();
+        return new Found(wasWhole && !Shares.of(scene, liked).whole() ? best : liked, found.worst, found.bound);
     }
 
     private Found run(List<Box<InPrepared>> starts) {
         best = space.ideal(space.widest);
-        if (meter.pairs() == 0) {
+        bestWorst = meter.pairs() == 0 ? 1 : meter.measure(best).worst();
+        if (bestWorst >= WHOLE) {
             return new Found(best, 1, 1);
         }
-        bestWorst = meter.measure(best).worst();
-        if (bestWorst >= WHOLE) {
-            return new Found(
-                    best, 1,
-                    1); // all of it seen, as much of the picture as there is, the focal point as near as can be
-        }
         coarse(starts).forEach(start -> take(climbed(start, 0.1 * start.width())));
-        double bound = proven();
+        double bound = proven(MOST_WORK);
         if (bound >= Shares.WHOLE && bestWorst < WHOLE) {
             align();
         }
-        Box<InPrepared> preferred =
-                new Preference(scene, space, meter).among(best, bestWorst >= WHOLE ? WHOLE : bestWorst - close());
-        return new Found(preferred, bestWorst, Math.min(1, bound));
+        return new Found(best, bestWorst, Math.min(1, bound));
     }
 
     private double close() {
@@ -137,11 +156,11 @@ final class WindowSearch {
     }
 
     /** Opens cells until none can hold a better window; an upper bound of the worst share over all windows. */
-    private double proven() {
+    private double proven(int mostWork) {
         PriorityQueue<Cell> queue =
                 new PriorityQueue<>(Comparator.comparingDouble(Cell::bound).reversed());
         queue.add(space.whole(1));
-        int left = Math.min(MOST_CELLS, MOST_WORK / meter.pairs());
+        int left = Math.min(MOST_CELLS, mostWork / meter.cost());
         while (!queue.isEmpty()) {
             Cell cell = queue.poll();
             if (bestWorst >= WHOLE

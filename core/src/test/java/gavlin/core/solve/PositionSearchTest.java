@@ -8,6 +8,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Position;
 import gavlin.core.geometry.Size;
+import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.OfPicture;
 import gavlin.core.operation.Prepared;
 import java.util.ArrayList;
@@ -20,21 +21,22 @@ class PositionSearchTest {
     private static final int SCENES = 1000;
 
     /**
-     * A window and a position are drawn by lot, and areas are put where they are seen through them in every showing, beside the bars.
-     * So each scene can be shown whole, and no answer may say that it can't.
+     * A window and a position are drawn by lot, and areas are put where they are seen through them in every showing: beside bars and round seals, at
+     * every width of a range, in a height out of several, with what is locked as it was drawn. So each scene can be shown whole, and no answer may
+     * say that it can't.
      */
     @Test
     void sceneThatCanBeShownWhole_isNeverCalledImpossible() {
         int told = 0;
         int found = 0;
         for (int seed = 0; told < SCENES; seed++) {
-            Problem problem = FeasibleScene.of(new Random(seed), true);
-            if (problem == null) {
+            FeasibleScene scene = FeasibleScene.ofEveryMake(new Random(seed), seed % 4 > 0);
+            if (scene == null) {
                 continue;
             }
             told++;
-            BestPosition.Together together = BestPosition.together(problem, Lock.NOTHING, List.of());
-            Problem.Answer answer = together.problem().best(Lock.NOTHING, List.of());
+            BestPosition.Together together = BestPosition.together(scene.problem(), scene.lock(), List.of());
+            Problem.Answer answer = together.problem().best(scene.lock(), List.of());
             boolean whole = answer.shares().worst() >= Shares.WHOLE;
             found += whole ? 1 : 0;
             assertTrue(
@@ -51,24 +53,46 @@ class PositionSearchTest {
         int explained = 0;
         for (int seed = 0; partly < 40; seed++) {
             Random random = new Random(seed);
-            Problem feasible = FeasibleScene.of(random, true);
+            FeasibleScene feasible = FeasibleScene.ofEveryMake(random, true);
             if (feasible == null) {
                 continue;
             }
-            List<KeepArea> areas = new ArrayList<>(feasible.areas());
+            List<KeepArea> areas = new ArrayList<>(feasible.problem().areas());
             Box<OfPicture> far = new Box<>(0.7 * random.nextDouble(), 0.7 * random.nextDouble(), 0.25, 0.25);
             areas.add(new KeepArea("k9", "far away", KeepArea.Shape.RECTANGLE, far, 1));
-            BestPosition.Together together = BestPosition.together(feasible.with(areas), Lock.NOTHING, List.of());
-            if (together.problem().best(Lock.NOTHING, List.of()).shares().whole()) {
+            BestPosition.Together together =
+                    BestPosition.together(feasible.problem().with(areas), feasible.lock(), List.of());
+            if (together.problem().best(feasible.lock(), List.of()).shares().whole()) {
                 continue;
             }
             partly++;
             explained += together.certain()
-                            && Remedies.of(together.problem(), Lock.NOTHING).isPresent()
+                            && Remedies.of(together.problem(), feasible.lock()).isPresent()
                     ? 1
                     : 0;
         }
         assertTrue(explained >= 0.95 * partly, explained + " of " + partly + " are explained");
+    }
+
+    /** Searches measure by a quicker way, which takes some round shapes in strips; what is told is measured exactly. */
+    @Test
+    void quickMeasure_agreesWithTheExactOne() {
+        for (int seed = 0; seed < 300; seed++) {
+            FeasibleScene feasible = FeasibleScene.ofEveryMake(new Random(seed), false);
+            if (feasible == null) {
+                continue;
+            }
+            Scene scene = feasible.problem().scene();
+            WindowSpace space = new WindowSpace(scene, Lock.NOTHING);
+            Random random = new Random(seed);
+            Box<InPrepared> window = space.at(
+                    random.nextDouble(),
+                    random.nextDouble(),
+                    space.narrowest + random.nextDouble() * (space.widest - space.narrowest));
+            double exact = Shares.of(scene, window).worst();
+            double quick = new WindowMeter(scene, space).measure(window).worst();
+            assertEquals(exact, quick, 0.004, "scene " + seed);
+        }
     }
 
     /** What all positions of a cell may show is at least what each of them does. */

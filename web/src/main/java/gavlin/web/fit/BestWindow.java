@@ -10,12 +10,14 @@ import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.solve.BestPosition;
 import gavlin.core.solve.Lock;
 import gavlin.core.solve.Offer;
+import gavlin.core.solve.Patience;
 import gavlin.core.solve.Problem;
 import gavlin.core.solve.Remedies;
 import gavlin.core.solve.Shares;
 import gavlin.core.solve.Shortfall;
 import gavlin.web.picture.StoredPicture;
 import gavlin.web.site.OpenSite;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -34,6 +36,9 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
     /** What can be locked. */
     public static final Set<String> LOCKS = Set.of("x", "y", "zoom", "height");
 
+    /** What is left of the time is for what would do where not all can be seen. */
+    private static final Duration MOST_FINDING = Duration.ofMillis(600);
+
     /**
      * @param present the fit as it is
      * @param locks of {@link #LOCKS}
@@ -48,7 +53,8 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
                 locks.contains("x") ? window.x() : null,
                 locks.contains("y") ? window.y() : null,
                 locks.contains("zoom") ? window.width() : null);
-        Found found = find(present, lock, List.of(window), heights(present.slot(), present.fit(), locks, heights));
+        List<Integer> allowed = heights(present.slot(), present.fit(), locks, heights);
+        Found found = Patience.within(MOST_FINDING, () -> find(present, lock, List.of(window), allowed));
         Optional<Shortfall> shortfall =
                 found.worst >= Shares.WHOLE || !found.certain ? Optional.empty() : Remedies.of(found.problem, lock);
         return new BestWindow(found.fit, found.worst, shortfall.orElse(null));
@@ -69,7 +75,7 @@ public record BestWindow(Fit fit, double worst, Shortfall shortfall) {
             certain &= together.certain();
             Problem.Answer answer = placed.best(lock, near);
             Box<InPrepared> whole = inWholePixels(answer.window(), placed, lock);
-            double worst = answer.shares().worst();
+            double worst = placed.shares(whole).worst();
             if (best == null || bestWorst < Shares.WHOLE && worst > bestWorst + 1e-6) {
                 best = fit(present, placed, whole);
                 bestWorst = worst;

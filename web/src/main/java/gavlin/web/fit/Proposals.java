@@ -21,7 +21,9 @@ import org.springframework.stereotype.Service;
 @Service
 public class Proposals {
     /** People wait for it; usual searches end in a tenth of it, proven. */
-    private static final Duration MOST_SEARCHING = Duration.ofSeconds(6);
+    private static final Duration MOST_SEARCHING = Duration.ofSeconds(1);
+    /** Of all that could be chosen together. */
+    private static final Duration MOST_COMPARING = Duration.ofSeconds(6);
 
     private final Fits fits;
     private final FitBook book;
@@ -170,7 +172,7 @@ public class Proposals {
                             .map(Choice::picture)
                             .toList();
             List<Choice> choices = new ArrayList<>();
-            Patience.within(MOST_SEARCHING, () -> {
+            Patience.within(MOST_COMPARING, () -> {
                 first.forEach(picture -> choices.add(choice(site, place, picture, placed, true)));
                 return choices;
             });
