@@ -77,8 +77,9 @@ final class WindowMeter {
     /** What measuring one window costs, where a pair of plain rectangles costs one. */
     int cost() {
         int areas = Arrays.stream(keep)
-                .mapToInt(region ->
-                        Arrays.stream(throughWindow).mapToInt(t -> t.areas(region)).sum())
+                .mapToInt(region -> Arrays.stream(throughWindow)
+                        .mapToInt(t -> t.areas(region))
+                        .sum())
                 .sum();
         return pairs() + areas / AREAS_PER_PAIR;
     }

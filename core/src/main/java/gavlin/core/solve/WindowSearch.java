@@ -34,6 +34,8 @@ final class WindowSearch {
     private static final int MOST_ROUNDS = 6;
     /** Of the window's width; coarser while something is not seen at all, when only the sum leads uphill. */
     private static final double LAST_STEP = 1e-4;
+    /** The same while it is still open which hill is the highest. */
+    private static final double ROUGH_STEP = 1.5e-3;
 
     private static final double LAST_STEP_BLIND = 4e-3;
 
@@ -101,10 +103,8 @@ final class WindowSearch {
     private Found reach(List<Box<InPrepared>> starts) {
         best = space.ideal(space.widest);
         bestWorst = meter.pairs() == 0 ? 1 : meter.measure(best).worst();
-        for (Box<InPrepared> start : bestWorst >= wanted ? List.<Box<InPrepared>>of() : coarse(starts)) {
-            if (bestWorst < wanted) {
-                take(climbed(start, 0.1 * start.width()));
-            }
+        if (bestWorst < wanted) {
+            climb(starts, wanted);
         }
         double bound = bestWorst < wanted ? proven(MOST_WORK) : 1;
         if (bestWorst < wanted && bound >= wanted) {
@@ -130,7 +130,7 @@ final class WindowSearch {
         if (bestWorst >= WHOLE) {
             return new Found(best, 1, 1);
         }
-        coarse(starts).forEach(start -> take(climbed(start, 0.1 * start.width())));
+        climb(starts, WHOLE);
         double bound = proven(MOST_WORK);
         if (bound >= Shares.WHOLE && bestWorst < WHOLE) {
             align();
@@ -177,12 +177,29 @@ final class WindowSearch {
                     continue;
                 }
                 if (meter.worst() > bestWorst + close() / 2) {
-                    take(climbed(space.middle(half), 0.25 * (half.w1() - half.w0()) + 0.01 * half.w1()));
+                    climb(space.middle(half), 0.25 * (half.w1() - half.w0()) + 0.01 * half.w1());
                 }
                 queue.add(half.bounded(bound));
             }
         }
         return bestWorst + close();
+    }
+
+    /** Uphill from where it looks best, until one is high enough. */
+    private void climb(List<Box<InPrepared>> starts, double enough) {
+        for (Box<InPrepared> start : coarse(starts)) {
+            if (bestWorst < enough) {
+                climb(start, 0.1 * start.width());
+            }
+        }
+    }
+
+    /** To the very top only where that may be the highest. */
+    private void climb(Box<InPrepared> start, double firstStep) {
+        Box<InPrepared> rough = climbed(start, firstStep, ROUGH_STEP);
+        if (meter.measure(rough).worst() > bestWorst - close()) {
+            take(climbed(rough, ROUGH_STEP * start.width(), LAST_STEP));
+        }
     }
 
     /** The most promising of the given starts and of a coarse grid of windows. */
@@ -207,11 +224,13 @@ final class WindowSearch {
     }
 
     /** Goes uphill by steps along each way, halved when none leads up; by the worst share, then the sum. */
-    private Box<InPrepared> climbed(Box<InPrepared> start, double firstStep) {
+    private Box<InPrepared> climbed(Box<InPrepared> start, double firstStep, double lastStep) {
         Box<InPrepared> top = start;
         double worst = meter.measure(top).worst();
         double sum = meter.sum();
-        for (double step = firstStep; step > (worst == 0 ? LAST_STEP_BLIND : LAST_STEP) * start.width(); step /= 2) {
+        for (double step = firstStep;
+                worst < WHOLE && step > (worst == 0 ? LAST_STEP_BLIND : lastStep) * start.width();
+                step /= 2) {
             boolean up = true;
             for (int round = 0; up && round < MOST_ROUNDS && !Patience.isOver(); round++) {
                 up = false;
