@@ -13,7 +13,8 @@ import java.util.Optional;
 /**
  * The most telling region of a picture without faces: how far each place's colour lies from the colour of the whole (Achanta, Hemami, Estrada,
  * Süsstrunk, "Frequency-tuned salient region detection", CVPR 2009, from memory; here in OKLab), looked at small. The region is the
- * smallest rectangle of those tried that holds a good part of all that is telling, when that is small enough to say anything.
+ * smallest rectangle of those tried that holds a good part of all that is telling, and what is like it beside it; when that is small enough to say
+ * anything, and doesn't reach from edge to edge as sky and ground do.
  */
 public final class Saliency {
     private static final int SIDE = 96;
@@ -21,6 +22,8 @@ public final class Saliency {
     private static final double ENOUGH = 0.6;
     /** A region of more than this share of the picture says nothing. */
     private static final double LARGEST = 0.4;
+    /** A line of pixels beside it that is as telling as this share of the region belongs to it. */
+    private static final double ALIKE = 0.5;
 
     private Saliency() {}
 
@@ -32,7 +35,10 @@ public final class Saliency {
                 Math.max(4, Math.round(full.height() * scale)));
         Pixels small = picture.render(new Framing<>(full.box(), size.box()), size);
         double[] sums = sums(telling(small.over(0xffffff)), size);
-        return best(sums, size).map(box -> box.carry(size.box(), new Box<>(0, 0, 1, 1)));
+        return best(sums, size)
+                .map(box -> whole(box, sums, size))
+                .filter(box -> standsOut(box, size))
+                .map(box -> box.carry(size.box(), new Box<>(0, 0, 1, 1)));
     }
 
     /** By pixel: the squared distance of its surroundings' colour from the mean colour. */
@@ -91,6 +97,51 @@ public final class Saliency {
         return sums;
     }
 
+    private static double sum(double[] sums, int stride, int left, int top, int right, int bottom) {
+        return sums[bottom * stride + right]
+                - sums[top * stride + right]
+                - sums[bottom * stride + left]
+                + sums[top * stride + left];
+    }
+
+    /** Line by line as far as it goes on. */
+    private static Box<OfPicture> whole(Box<OfPicture> box, double[] sums, Size size) {
+        int left = (int) box.x();
+        int top = (int) box.y();
+        int right = (int) box.right();
+        int bottom = (int) box.bottom();
+        int stride = size.width() + 1;
+        double least = ALIKE * sum(sums, stride, left, top, right, bottom) / box.area();
+        boolean grew = true;
+        while (grew) {
+            int across = right - left;
+            int down = bottom - top;
+            grew = false;
+            if (left > 0 && sum(sums, stride, left - 1, top, left, bottom) >= least * down) {
+                left--;
+                grew = true;
+            }
+            if (right < size.width() && sum(sums, stride, right, top, right + 1, bottom) >= least * down) {
+                right++;
+                grew = true;
+            }
+            if (top > 0 && sum(sums, stride, left, top - 1, right, top) >= least * across) {
+                top--;
+                grew = true;
+            }
+            if (bottom < size.height() && sum(sums, stride, left, bottom, right, bottom + 1) >= least * across) {
+                bottom++;
+                grew = true;
+            }
+        }
+        return new Box<>(left, top, right - left, bottom - top);
+    }
+
+    private static boolean standsOut(Box<OfPicture> box, Size size) {
+        boolean isStrip = box.width() >= size.width() || box.height() >= size.height();
+        return !isStrip && box.area() <= LARGEST * size.pixels();
+    }
+
     private static Optional<Box<OfPicture>> best(double[] sums, Size size) {
         int stride = size.width() + 1;
         double all = sums[sums.length - 1];
@@ -103,10 +154,7 @@ public final class Saliency {
                 }
                 for (int y = 0; y + h <= size.height(); y++) {
                     for (int x = 0; x + w <= size.width(); x++) {
-                        double sum = sums[(y + h) * stride + x + w]
-                                - sums[y * stride + x + w]
-                                - sums[(y + h) * stride + x]
-                                + sums[y * stride + x];
+                        double sum = sum(sums, stride, x, y, x + w, y + h);
                         if (sum >= ENOUGH * all && all > 1e-6 && (best == null || area < best.area())) {
                             best = new Box<>(x, y, w, h);
                         }

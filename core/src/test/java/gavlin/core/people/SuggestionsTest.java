@@ -85,6 +85,37 @@ class SuggestionsTest {
         assertTrue(Saliency.region(working(new Pixels(size, 3, even))).isEmpty());
     }
 
+    /** Land under a sky is the lesser part of a picture, and unlike the rest: but it is a landscape, and nothing in it stands out. */
+    @Test
+    void landUnderASky_isNotWhatStandsOut() throws IOException {
+        Size size = new Size(600, 400);
+        byte[] samples = new byte[(int) size.pixels() * 3];
+        for (int i = 0; i < size.pixels(); i++) {
+            boolean land = i / 600 > 300 + 8 * Math.sin(i % 600 / 40.0);
+            samples[3 * i] = (byte) (land ? 40 : 150);
+            samples[3 * i + 1] = (byte) (land ? 60 : 190);
+            samples[3 * i + 2] = (byte) (land ? 30 : 230);
+        }
+        assertTrue(Saliency.region(working(new Pixels(size, 3, samples))).isEmpty());
+    }
+
+    /** Of a face that reaches nearly from edge to edge the face is to be kept, not the whole picture. */
+    @Test
+    void faceThatFillsTheFrame_isNotTheWholePicture() throws IOException {
+        Pixels astronaut = OwnFile.pixels(bytes("skimage-astronaut.png"));
+        Size close = new Size(130, 150);
+        byte[] samples = new byte[(int) close.pixels() * 3];
+        for (int y = 0; y < 150; y++) {
+            System.arraycopy(
+                    astronaut.samples(), ((y + 40) * 512 + 160) * 3, samples, y * close.width() * 3, close.width() * 3);
+        }
+        List<Face> faces = DETECTOR.find(working(new Pixels(close, 3, samples)));
+        assertEquals(1, faces.size(), faces.toString());
+        Box<OfPicture> face = faces.get(0).head();
+        assertTrue(face.area() < 0.8, face.toString());
+        assertTrue(face.contains(new Box<>(0.2, 0.35, 0.6, 0.4), 0), "eyes and mouth: " + face);
+    }
+
     private WorkingPicture photo(String name) throws IOException {
         return working(OwnFile.pixels(bytes(name)));
     }
