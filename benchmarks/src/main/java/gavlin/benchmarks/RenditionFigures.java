@@ -117,7 +117,7 @@ final class RenditionFigures {
         if (Workbench.isInstalled("vipsthumbnail")) {
             figures.add("vipsthumbnail, two at a time", () -> each(pictures, sizes, this::vips));
         }
-        if (Workbench.isInstalled("convert")) {
+        if (Workbench.isInstalled("convert") && bench.works(convert(pictures.get(0), "16x16"))) {
             figures.add("convert, two at a time", () -> each(pictures, sizes, this::convert));
         }
         figures.printOnce();

@@ -78,7 +78,7 @@ record Workbench(Path folder) {
     }
 
     /** Another program may have the same name. */
-    private boolean works(String... command) {
+    boolean works(String... command) {
         try {
             run(command);
             return true;
