@@ -68,6 +68,11 @@ final class Region {
         return perArea;
     }
 
+    /** Whether their boxes have anything in common. */
+    boolean meets(Region other) {
+        return left < other.right && other.left < right && top < other.bottom && other.top < bottom;
+    }
+
     Box<InPrepared> bounds() {
         return new Box<>(left, top, right - left, bottom - top);
     }

@@ -38,10 +38,11 @@ final class VisibleArea {
 
     /** The part of {@code region} inside {@code seen} that none of {@code hidden} covers, in their common unit squared. */
     static double of(Region region, Region seen, List<Region> hidden) {
-        if (hidden.isEmpty() && seen.isRectangle()) {
+        List<Region> over = hidden.stream().filter(region::meets).toList();
+        if (over.isEmpty() && seen.isRectangle()) {
             return region.areaWithin(seen.left, seen.top, seen.right, seen.bottom);
         }
-        return new VisibleArea(region, seen, hidden).integrated();
+        return new VisibleArea(region, seen, over).integrated();
     }
 
     private double integrated() {

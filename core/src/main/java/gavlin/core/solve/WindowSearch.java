@@ -120,8 +120,10 @@ final class WindowSearch {
                 : bestWorst >= Shares.WHOLE ? Math.max(Shares.WHOLE, bestWorst - close()) : bestWorst - close();
         Box<InPrepared> liked = new Preference(scene, space, meter).among(best, least);
         // The meter takes some round shapes in strips: that may hide a hair.
-        boolean wasWhole = Shares.of(scene, best).whole();
-        return new Found(wasWhole && !Shares.of(scene, liked).whole() ? best : liked, found.worst, found.bound);
+        boolean isLost = bestWorst >= Shares.WHOLE
+                && !Shares.of(scene, liked).whole()
+                && Shares.of(scene, best).whole();
+        return new Found(isLost ? best : liked, found.worst, found.bound);
     }
 
     private Found run(List<Box<InPrepared>> starts) {
