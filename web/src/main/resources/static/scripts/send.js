@@ -12,12 +12,41 @@ export class Refusal extends Error {
 
 /** Sends JSON and reads JSON; a refusal becomes an error that says what the server said. */
 export async function send(method, url, body, signal) {
+  const response = await answered(method, url, body, signal, "application/json");
+  return response.json().catch(() => ({}));
+}
+
+/** Reads an answer that comes in lines of JSON, one after the other. */
+export async function* readLines(url, signal) {
+  const response = await answered("GET", url, undefined, signal, "application/x-ndjson, application/json");
+  let rest = "";
+  for await (const text of texts(response.body)) {
+    const lines = (rest + text).split("\n");
+    rest = lines.pop();
+    for (const line of lines) {
+      yield JSON.parse(line);
+    }
+  }
+}
+
+/** Not every browser's streams can be iterated over. */
+async function* texts(body) {
+  const reader = body.pipeThrough(new TextDecoderStream()).getReader();
+  const next = () => reader.read().catch((error) => {
+    throw error.name === "AbortError" ? error : new Refusal("the server does not answer", 0);
+  });
+  for (let part = await next(); !part.done; part = await next()) {
+    yield part.value;
+  }
+}
+
+async function answered(method, url, body, signal, accept) {
   let response;
   try {
     response = await fetch(url, {
       method,
       signal,
-      headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": token() },
+      headers: { "Content-Type": "application/json", Accept: accept, "X-CSRF-TOKEN": token() },
       body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch (error) {
@@ -26,12 +55,12 @@ export async function send(method, url, body, signal) {
     }
     throw new Refusal("the server does not answer", 0);
   }
-  const answer = await response.json().catch(() => ({}));
   if (response.redirected || response.status === 401) {
     throw new Refusal("you are signed out: sign in again in another tab, this page keeps what you did", 401);
   }
   if (!response.ok) {
+    const answer = await response.json().catch(() => ({}));
     throw new Refusal(answer.detail ?? `the server answered ${response.status}; load the page again`, response.status, answer);
   }
-  return answer;
+  return response;
 }

@@ -87,6 +87,32 @@ class BenchRequestsTest {
         return gavlin.get("warden", "/api/v1" + SITE + "/slots/top/fit").json();
     }
 
+    /** The first file that would do is told at once, with all but its damage; then the one that was chosen; and that alone from then on. */
+    @Test
+    void measured_comesInSteps_whileTheFileIsLookedFor() {
+        gavlin.json(
+                "warden",
+                "PUT",
+                "/api/v1" + SITE + "/slots/top/fit?measure=geometry",
+                fit("\"window\":{\"x\":11,\"y\":377,\"width\":1777}"));
+        List<JsonNode> steps = warden.lines(BENCH + "/measured");
+        assertEquals(2, steps.size(), steps.toString());
+        JsonNode first = steps.get(0).get("look");
+        assertFalse(steps.get(0).get("isLast").asBoolean());
+        assertEquals("fits", gauge(first, "weight").get("verdict").asString());
+        assertEquals("unmeasured", gauge(first, "damage").get("verdict").asString());
+        assertEquals(0, first.get("files").size(), "none is chosen yet");
+        JsonNode chosen = steps.get(1).get("look");
+        assertTrue(steps.get(1).get("isLast").asBoolean());
+        assertEquals("fits", gauge(chosen, "damage").get("verdict").asString());
+        assertFalse(chosen.get("files").isEmpty());
+        assertEquals(chosen.get("revision"), first.get("revision"));
+
+        List<JsonNode> again = warden.lines(BENCH + "/measured");
+        assertEquals(1, again.size(), again.toString());
+        assertTrue(again.get(0).get("isLast").asBoolean());
+    }
+
     /** The widest window is 2000×400; the menu hides its upper fifth, 80 px; the lamp stands from 75 px to 225. */
     @Test
     void look_judgesWhatIsOnThePage_andStoresNothing() {

@@ -9,12 +9,16 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Somebody with a browser, without its window: a session's cookie, and the token against forgery of the last page. */
 public final class Visitor {
+    private static final JsonMapper JSON = new JsonMapper();
     private static final Pattern TOKEN = Pattern.compile("name=\"(?:csrf\" content|_csrf\"[^>]*value)=\"([^\"]+)\"");
 
     private final HttpClient client =
@@ -42,6 +46,12 @@ public final class Visitor {
     /** Redirections are not followed: where one is sent is part of the answer. */
     public Answer get(String path) {
         return send(to(path).GET());
+    }
+
+    /** An answer in lines of JSON. */
+    public List<JsonNode> lines(String path) {
+        Answer answer = send(to(path).header("Accept", "application/x-ndjson").GET());
+        return answer.text().lines().map(JSON::readTree).toList();
     }
 
     public Answer post(String path, String form) {

@@ -23,7 +23,9 @@ import gavlin.core.weight.WeightSearch;
 import gavlin.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 
 /**
  * A file computed from a fit, and what was measured on it.
@@ -46,41 +48,64 @@ public record Rendition(
         List<Standing> grounds,
         double vanishing) {
 
+    /** What is known of the first file that keeps the limit, while better ones are looked for: all but its damage. */
+    public record First(
+            PictureType type,
+            long bytes,
+            int transparentPixels,
+            List<Readable> words,
+            List<Standing> grounds,
+            double vanishing) {}
+
     /**
      * Renders and encodes.
      *
      * @throws IllegalArgumentException when the plan allows no type: see the gauges for why
      */
     public static Rendition of(Renderable<InPicture> picture, RenditionPlan plan, Tags tags) {
-        return of(picture, plan, tags, () -> false);
+        return of(picture, plan, tags, () -> false, first -> {});
     }
 
     /**
      * The same, as long as somebody needs it.
      *
+     * @param first told once, from any thread
      * @throws gavlin.core.weight.Superseded when nobody does any more
      */
     public static Rendition of(
-            Renderable<InPicture> picture, RenditionPlan plan, Tags tags, BooleanSupplier superseded) {
+            Renderable<InPicture> picture,
+            RenditionPlan plan,
+            Tags tags,
+            BooleanSupplier superseded,
+            Consumer<First> first) {
         if (plan.types().isEmpty()) {
             throw new IllegalArgumentException("no type that the brief allows can hold this picture");
         }
         List<Readable> words = new ArrayList<>();
         Pixels finished = pixels(picture, plan, words);
-        WeightSearch.Request request =
-                new WeightSearch.Request(finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded);
+        List<Standing> grounds = grounds(plan, finished);
+        double vanishing = vanishing(picture, plan);
+        int transparent = finished.transparentPixels();
+        AtomicBoolean isTold = new AtomicBoolean();
+        WeightSearch.Request request = new WeightSearch.Request(
+                finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded, made -> {
+                    if (!isTold.getAndSet(true)) {
+                        first.accept(new First(
+                                made.type(), made.bytes(), transparent, List.copyOf(words), grounds, vanishing));
+                    }
+                });
         WeightSearch.Outcome outcome =
                 plan.encoding() == null ? WeightSearch.search(request) : WeightSearch.only(request, plan.encoding());
         return new Rendition(
                 outcome.chosen().type(),
                 plan.size(),
                 outcome.file(),
-                finished.transparentPixels(),
+                transparent,
                 outcome.damage(),
                 outcome.tried(),
                 List.copyOf(words),
-                grounds(plan, finished),
-                vanishing(picture, plan));
+                grounds,
+                vanishing);
     }
 
     /** Where compression shows in a file of a plan. */
@@ -93,7 +118,13 @@ public record Rendition(
             Renderable<InPicture> picture, RenditionPlan plan, Tags tags, List<Encoding> encodings) {
         return WeightSearch.measured(
                 new WeightSearch.Request(
-                        pixels(picture, plan), plan.dear(), plan.types(), plan.maxBytes(), tags, () -> false),
+                        pixels(picture, plan),
+                        plan.dear(),
+                        plan.types(),
+                        plan.maxBytes(),
+                        tags,
+                        () -> false,
+                        made -> {}),
                 encodings);
     }
 

@@ -18,9 +18,9 @@ import java.util.stream.Stream;
 final class PositionSearch {
     /** A cell is not opened for less than this share more. */
     private static final double CLOSE = 0.002;
-    /** Searches for a window; each takes up to about ten milliseconds. */
+    /** Searches for any window that shows everything; each takes a few milliseconds. */
     private static final int MOST_DECIDING = 120;
-
+    /** Searches for the window that shows most; each takes up to about ten. */
     private static final int MOST_IMPROVING = 80;
 
     private final Problem problem;

@@ -184,7 +184,7 @@ final class WindowSearch {
                 queue.add(half.bounded(bound));
             }
         }
-        return bestWorst + close();
+        return least();
     }
 
     /** Uphill from where it looks best, until one is high enough. */

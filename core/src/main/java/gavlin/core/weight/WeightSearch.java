@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -45,6 +46,7 @@ public final class WeightSearch {
      * @param maxBytes the limit; {@link Long#MAX_VALUE} for none
      * @param tags what the files say of their picture, as far as the limit has room for it ({@link Tags#under})
      * @param superseded asked before each encode, from several threads: whether nobody needs the answer any more
+     * @param made told of each file that keeps the limit as soon as it is there, from several threads; not measured yet
      */
     public record Request(
             Pixels pixels,
@@ -52,10 +54,11 @@ public final class WeightSearch {
             List<PictureType> types,
             long maxBytes,
             Tags tags,
-            BooleanSupplier superseded) {
+            BooleanSupplier superseded,
+            Consumer<Candidate> made) {
         /** One in which all places count alike, and that is searched to its end. */
         public Request(Pixels pixels, List<PictureType> types, long maxBytes, Tags tags) {
-            this(pixels, List.of(), types, maxBytes, tags, () -> false);
+            this(pixels, List.of(), types, maxBytes, tags, () -> false, candidate -> {});
         }
 
         private Original original() {
@@ -81,7 +84,11 @@ public final class WeightSearch {
             if (superseded.getAsBoolean() || Thread.currentThread().isInterrupted()) {
                 throw new Superseded();
             }
-            return new Trial(encoding, write(encoding, pixels));
+            Trial trial = new Trial(encoding, write(encoding, pixels));
+            if (trial.bytes() <= maxBytes) {
+                made.accept(trial.candidate());
+            }
+            return trial;
         }
 
         byte[] write(Encoding encoding, Pixels some) {
@@ -89,7 +96,7 @@ public final class WeightSearch {
         }
 
         private Request under(long otherBytes) {
-            return new Request(pixels, dear, types, otherBytes, tags, superseded);
+            return new Request(pixels, dear, types, otherBytes, tags, superseded, made);
         }
     }
 

@@ -23,6 +23,7 @@ import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -101,6 +102,22 @@ class GaugesTest {
         assertEquals(Size.parse(size), read.size());
         assertTrue(rendition.file().length <= 100_000);
         assertEquals(PictureType.JPEG, rendition.type());
+    }
+
+    /** While better ones are looked for, the first file that keeps the limit is told, once, with all that is known but its damage. */
+    @Test
+    void rendition_firstFileThatWouldDo_isToldOnce() {
+        Slot slot = slot("940x198", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        var source = Reference.working(Reference.bytes("exif/Landscape_6.jpg"));
+        RenditionPlan plan = RenditionPlan.of(slot, Fit.chosenFor(slot), opaque("1800x1200"), 1);
+        List<Rendition.First> told = new CopyOnWriteArrayList<>();
+        Rendition rendition = Rendition.of(source, plan, Tags.NONE, () -> false, told::add);
+        assertEquals(1, told.size());
+        Rendition.First first = told.get(0);
+        assertTrue(first.bytes() <= 100_000, "it keeps the limit: " + first.bytes());
+        assertEquals(rendition.type(), first.type());
+        assertEquals(rendition.transparentPixels(), first.transparentPixels());
+        assertEquals(rendition.grounds(), first.grounds());
     }
 
     /** Two percent of a limit are for words: a credit of 30 letters takes some 70 bytes. */

@@ -180,7 +180,13 @@ class WeightSearchTest {
     void supersededSearch_stopsBetweenTwoEncodes() {
         AtomicInteger asked = new AtomicInteger();
         Request request = new Request(
-                PHOTO, List.of(), List.of(PictureType.JPEG), 20_000, Tags.NONE, () -> asked.incrementAndGet() > 2);
+                PHOTO,
+                List.of(),
+                List.of(PictureType.JPEG),
+                20_000,
+                Tags.NONE,
+                () -> asked.incrementAndGet() > 2,
+                made -> {});
         assertThrows(Superseded.class, () -> WeightSearch.search(request));
         assertTrue(asked.get() <= 4, "stopped by then, whichever of two side by side it is that asks");
     }

@@ -123,10 +123,10 @@ class BenchController {
         model.addAttribute("context", context(desk));
         model.addAttribute("set", set(desk));
         model.addAttribute("asks", asks(desk.slot()));
-        model.addAttribute(
-                "before", neighbour(SlotBoard.next(entries, desk.slot().id(), -1)));
-        model.addAttribute(
-                "after", neighbour(SlotBoard.next(entries, desk.slot().id(), 1)));
+        Neighbour before = neighbour(SlotBoard.next(entries, desk.slot().id(), -1));
+        Neighbour after = neighbour(SlotBoard.next(entries, desk.slot().id(), 1));
+        model.addAttribute("before", before == null || before.equals(after) ? null : before);
+        model.addAttribute("after", after);
         model.addAttribute("mayChange", desk.site().mayChange(desk.slot(), desk.section()));
         model.addAttribute("base", desk.path() + "/bench");
         model.addAttribute("briefHref", desk.path());

@@ -22,7 +22,6 @@ import gavlin.web.fit.Desk;
 import gavlin.web.fit.FitBook;
 import gavlin.web.fit.FitState;
 import gavlin.web.fit.Fits;
-import gavlin.web.fit.Measuring;
 import gavlin.web.fit.Place;
 import gavlin.web.fit.Proposals;
 import gavlin.web.picture.KeepAreaBook;
@@ -56,7 +55,6 @@ class BenchRequests {
     private final Fits fits;
     private final FitBook book;
     private final Proposals proposals;
-    private final Measuring measuring;
     private final Pictures pictures;
     private final KeepAreaBook keepAreas;
     private final Suggestions suggestions;
@@ -66,7 +64,6 @@ class BenchRequests {
             Fits fits,
             FitBook book,
             Proposals proposals,
-            Measuring measuring,
             Pictures pictures,
             KeepAreaBook keepAreas,
             Suggestions suggestions,
@@ -74,7 +71,6 @@ class BenchRequests {
         this.fits = fits;
         this.book = book;
         this.proposals = proposals;
-        this.measuring = measuring;
         this.pictures = pictures;
         this.keepAreas = keepAreas;
         this.suggestions = suggestions;
@@ -145,12 +141,6 @@ class BenchRequests {
     @GetMapping("/stored")
     BenchLook stored(Desk desk) {
         return BenchLook.of(desk.site(), fits.get(desk.site(), desk.place()));
-    }
-
-    /** The stored fit with its file made and weighed; without it when another was stored meanwhile. */
-    @GetMapping("/measured")
-    BenchLook measured(Desk desk) {
-        return BenchLook.of(desk.site(), measuring.of(desk.site(), fits.get(desk.site(), desk.place())));
     }
 
     /**

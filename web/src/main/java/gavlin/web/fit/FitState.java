@@ -4,6 +4,7 @@ import gavlin.core.brief.Showing;
 import gavlin.core.brief.Slot;
 import gavlin.core.fit.Fit;
 import gavlin.core.fit.FitDocument;
+import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.gauge.Gauges;
 import gavlin.core.gauge.Measured;
@@ -76,11 +77,10 @@ public record FitState(
             StoredPicture picture,
             RenditionPlan plan,
             Shares shares,
-            StoredRendition file) {
+            Measured file) {
         Measured measured = file == null
                 ? null
-                : file.measured()
-                        .in(present.showings().stream().map(Showing::id).collect(Collectors.toSet()));
+                : file.in(present.showings().stream().map(Showing::id).collect(Collectors.toSet()));
         return Gauges.judge(new Subject(place.slot(), fit, picture.facts(), plan, shares, measured));
     }
 
@@ -109,7 +109,29 @@ public record FitState(
                 plan,
                 shares,
                 other,
-                judge(place, present, fit, picture, plan, shares, other));
+                judge(place, present, fit, picture, plan, shares, other == null ? null : other.measured()));
+    }
+
+    /** The same while its file is looked for, judged by what is known of the first that would do. */
+    FitState expecting(Rendition.First first) {
+        Measured known = new Measured(
+                first.type(),
+                first.bytes(),
+                null,
+                first.transparentPixels(),
+                first.words(),
+                first.grounds(),
+                first.vanishing());
+        return new FitState(
+                place,
+                present,
+                stored,
+                picture,
+                fit,
+                plan,
+                shares,
+                null,
+                judge(place, present, fit, picture, plan, shares, known));
     }
 
     /** What must be seen of the picture here, as a problem to be solved. */

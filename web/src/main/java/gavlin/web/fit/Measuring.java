@@ -3,6 +3,8 @@ package gavlin.web.fit;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import gavlin.web.site.OpenSite;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 
 /**
@@ -28,12 +30,18 @@ public class Measuring {
 
     /** The same state with its file; without it when it was superseded. */
     public FitState of(OpenSite site, FitState state) {
+        return of(site, state, first -> {});
+    }
+
+    /** @param first told, from any thread, of the state with the first file that would do, while better ones are looked for */
+    public FitState of(OpenSite site, FitState state, Consumer<FitState> first) {
         String key = state.key();
         String name = name(site, state.place());
-        return renditions.measured(state, () -> {
+        BooleanSupplier superseded = () -> {
             String now = needed.getIfPresent(name);
             return now != null && !now.equals(key);
-        });
+        };
+        return renditions.measured(state, superseded, first);
     }
 
     private static String name(OpenSite site, Place place) {

@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -105,19 +106,27 @@ public class Renditions {
 
     /** The same state with its file made and measured, when any type allowed can hold it. */
     public FitState measured(FitState state) {
-        return measured(state, () -> false);
+        return measured(state, () -> false, first -> {});
     }
 
-    /** @param superseded asked now and then: when nobody needs the file any more, the state comes back without it */
-    FitState measured(FitState state, BooleanSupplier superseded) {
+    /**
+     * @param superseded asked now and then: when nobody needs the file any more, the state comes back without it
+     * @param first told, from any thread, of the state with the first file that would do; not where it was made before, or is being made for somebody else
+     */
+    FitState measured(FitState state, BooleanSupplier superseded, Consumer<FitState> first) {
         if (state.rendition() != null || state.plan().types().isEmpty()) {
             return state;
         }
         try {
-            return state.with(make(state.picture(), state.slot(), state.plan(), superseded));
+            return state.with(make(
+                    state.picture(),
+                    state.slot(),
+                    state.plan(),
+                    superseded,
+                    made -> first.accept(state.expecting(made))));
         } catch (Superseded e) {
             // Somebody who still needs it may have waited for whoever gave up.
-            return superseded.getAsBoolean() ? state : measured(state, superseded);
+            return superseded.getAsBoolean() ? state : measured(state, superseded, first);
         }
     }
 
@@ -140,7 +149,7 @@ public class Renditions {
         if (plan.types().isEmpty()) {
             throw new Conflict("there is no file yet: " + FitState.worstOf(state.gauges()));
         }
-        return make(state.picture(), state.slot(), plan, () -> false);
+        return make(state.picture(), state.slot(), plan, () -> false, first -> {});
     }
 
     /** What the slot's file shows, before it is compressed. */
@@ -192,18 +201,29 @@ public class Renditions {
     }
 
     /** The file for a plan, made now unless it was before. The plan must allow at least one type. */
-    private StoredRendition make(StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
+    private StoredRendition make(
+            StoredPicture picture,
+            Slot slot,
+            RenditionPlan plan,
+            BooleanSupplier superseded,
+            Consumer<Rendition.First> first) {
         String key = key(picture, slot, plan);
-        return find(key).orElseGet(() -> making.get(key, () -> madeOnOneNode(key, picture, slot, plan, superseded)));
+        return find(key)
+                .orElseGet(() -> making.get(key, () -> madeOnOneNode(key, picture, slot, plan, superseded, first)));
     }
 
     private StoredRendition madeOnOneNode(
-            String key, StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
+            String key,
+            StoredPicture picture,
+            Slot slot,
+            RenditionPlan plan,
+            BooleanSupplier superseded,
+            Consumer<Rendition.First> first) {
         while (true) {
             Optional<Claims.Claim> mine = claims.take("file " + key, MOST_MAKING);
             if (mine.isPresent()) {
                 try (Claims.Claim claim = mine.get()) {
-                    return find(key).orElseGet(() -> compute(key, picture, slot, plan, superseded));
+                    return find(key).orElseGet(() -> compute(key, picture, slot, plan, superseded, first));
                 }
             }
             if (superseded.getAsBoolean()) {
@@ -227,7 +247,12 @@ public class Renditions {
     }
 
     private StoredRendition compute(
-            String key, StoredPicture picture, Slot slot, RenditionPlan plan, BooleanSupplier superseded) {
+            String key,
+            StoredPicture picture,
+            Slot slot,
+            RenditionPlan plan,
+            BooleanSupplier superseded,
+            Consumer<Rendition.First> first) {
         if (plan.size().pixels() > Brief.MOST_PIXELS) {
             throw new Conflict("a file of " + plan.size().label() + " px is larger than Gavlin makes: at most "
                     + Brief.MOST_PIXELS / 1_000_000 + " megapixels");
@@ -236,7 +261,7 @@ public class Renditions {
                 picture, plan.prepared().steps(), plan.source()); // may decode, in a turn of its own
         Rendition rendition = work.run(
                 HEAP_PER_PIXEL * plan.size().pixels(),
-                () -> Rendition.of(source, plan, tags(picture, slot), superseded));
+                () -> Rendition.of(source, plan, tags(picture, slot), superseded, first));
         try {
             return transaction.execute(status -> renditions
                     .saveAndFlush(new RenditionRow(key, files.put(rendition.file()), rendition))

@@ -1,6 +1,6 @@
 // The bench: what the hand does becomes an action of the state, the saver talks to the server, the views draw. Nothing is judged here.
 import { listenToKeys } from "../keys.js";
-import { send } from "../send.js";
+import { readLines, send } from "../send.js";
 import { createAnnouncer } from "./announce.js";
 import { createBest } from "./best.js";
 import { patched } from "./change.js";
@@ -224,11 +224,19 @@ function start(first) {
     draw();
   }
 
+  /** First with a file that would do, then with the one that was chosen. */
   async function measure() {
     measuring?.abort();
     measuring = new AbortController();
+    let last = false;
     try {
-      dispatch({ type: "measured", look: await send("GET", `${base}/measured${query}`, undefined, measuring.signal) });
+      for await (const { isLast, look } of readLines(`${base}/measured${query}`, measuring.signal)) {
+        dispatch({ type: "measured", look });
+        last = isLast;
+      }
+      if (!last) {
+        throw new Error("The file could not be made; load the page again");
+      }
     } catch (error) {
       if (error.name !== "AbortError") {
         say(error);

@@ -25,7 +25,7 @@ class MeasuringTest {
         when(state.place()).thenReturn(place);
         when(state.key()).thenReturn("first");
         AtomicReference<BooleanSupplier> superseded = new AtomicReference<>();
-        when(renditions.measured(eq(state), any())).thenAnswer(call -> {
+        when(renditions.measured(eq(state), any(), any())).thenAnswer(call -> {
             superseded.set(call.getArgument(1));
             return state;
         });
