@@ -69,7 +69,7 @@ public record Rendition(
     /**
      * The same, as long as somebody needs it.
      *
-     * @param first told once, from any thread
+     * @param first told once, from any thread, while better ones are looked for; by a search that was superseded perhaps after it ended
      * @throws gavlin.core.weight.Superseded when nobody does any more
      */
     public static Rendition of(

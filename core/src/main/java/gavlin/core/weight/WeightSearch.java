@@ -46,7 +46,7 @@ public final class WeightSearch {
      * @param maxBytes the limit; {@link Long#MAX_VALUE} for none
      * @param tags what the files say of their picture, as far as the limit has room for it ({@link Tags#under})
      * @param superseded asked before each encode, from several threads: whether nobody needs the answer any more
-     * @param made told of each file that keeps the limit as soon as it is there, from several threads; not measured yet
+     * @param made told of each file that keeps the limit as soon as it is there, from several threads, perhaps after a search that was superseded has ended; not measured yet
      */
     public record Request(
             Pixels pixels,

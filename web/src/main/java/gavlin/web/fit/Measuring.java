@@ -28,12 +28,11 @@ public class Measuring {
         needed.put(name(site, place), key);
     }
 
-    /** The same state with its file; without it when it was superseded. */
-    public FitState of(OpenSite site, FitState state) {
-        return of(site, state, first -> {});
-    }
-
-    /** @param first told, from any thread, of the state with the first file that would do, while better ones are looked for */
+    /**
+     * The same state with its file; without it when it was superseded.
+     *
+     * @param first told, from any thread, of the state with the first file that would do, while better ones are looked for
+     */
     public FitState of(OpenSite site, FitState state, Consumer<FitState> first) {
         String key = state.key();
         String name = name(site, state.place());

@@ -30,7 +30,7 @@ class MeasuringTest {
             return state;
         });
 
-        measuring.of(site, state);
+        measuring.of(site, state, first -> {});
         assertFalse(superseded.get().getAsBoolean(), "nobody stored anything since the start");
         measuring.nowIs(site, place, "first");
         measuring.nowIs(site, place("logo"), "second");
