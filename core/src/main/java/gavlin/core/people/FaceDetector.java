@@ -29,7 +29,7 @@ public final class FaceDetector {
     private static final double[][] ANCHORS = {
         {1.603231, 2.094468}, {6.041143, 7.080126}, {2.882459, 3.518061}, {4.266906, 5.178857}, {9.041765, 10.66308}
     };
-    /** The net’s boxes end at the eyebrows; a head ends with its hair or hat. Share of the box’s height, common practice, no source. */
+    /** The net's boxes end at the eyebrows; a head ends with its hair or hat. Share of the box's height, common practice, no source. */
     private static final double ABOVE = 0.45;
 
     private static final double BESIDE = 0.08;

@@ -34,10 +34,10 @@ final class WindowSearch {
     private static final int MOST_ROUNDS = 6;
     /** Of the window's width; coarser while something is not seen at all, when only the sum leads uphill. */
     private static final double LAST_STEP = 1e-4;
-    /** The same while it is still open which hill is the highest. */
-    private static final double ROUGH_STEP = 1.5e-3;
 
     private static final double LAST_STEP_BLIND = 4e-3;
+    /** The same while it is still open which hill is the highest. */
+    private static final double ROUGH_STEP = 1.5e-3;
 
     private static final int MOST_ALIGNED = 12;
     /** Across, down, wider. */

@@ -100,28 +100,24 @@ public record FitState(
 
     /** The same with its file, or without one. */
     FitState with(StoredRendition other) {
-        return new FitState(
-                place,
-                present,
-                stored,
-                picture,
-                fit,
-                plan,
-                shares,
-                other,
-                judge(place, present, fit, picture, plan, shares, other == null ? null : other.measured()));
+        return judged(other, other == null ? null : other.measured());
     }
 
     /** The same while its file is looked for, judged by what is known of the first that would do. */
     FitState expecting(Rendition.First first) {
-        Measured known = new Measured(
-                first.type(),
-                first.bytes(),
+        return judged(
                 null,
-                first.transparentPixels(),
-                first.words(),
-                first.grounds(),
-                first.vanishing());
+                new Measured(
+                        first.type(),
+                        first.bytes(),
+                        null,
+                        first.transparentPixels(),
+                        first.words(),
+                        first.grounds(),
+                        first.vanishing()));
+    }
+
+    private FitState judged(StoredRendition file, Measured measured) {
         return new FitState(
                 place,
                 present,
@@ -130,8 +126,8 @@ public record FitState(
                 fit,
                 plan,
                 shares,
-                null,
-                judge(place, present, fit, picture, plan, shares, known));
+                file,
+                judge(place, present, fit, picture, plan, shares, measured));
     }
 
     /** What must be seen of the picture here, as a problem to be solved. */

@@ -118,12 +118,12 @@ public class Renditions {
             return state;
         }
         try {
-            return state.with(make(
+            return state.with(make(new Order(
                     state.picture(),
                     state.slot(),
                     state.plan(),
                     superseded,
-                    made -> first.accept(state.expecting(made))));
+                    made -> first.accept(state.expecting(made)))));
         } catch (Superseded e) {
             // Somebody who still needs it may have waited for whoever gave up.
             return superseded.getAsBoolean() ? state : measured(state, superseded, first);
@@ -149,7 +149,7 @@ public class Renditions {
         if (plan.types().isEmpty()) {
             throw new Conflict("there is no file yet: " + FitState.worstOf(state.gauges()));
         }
-        return make(state.picture(), state.slot(), plan, () -> false, first -> {});
+        return make(new Order(state.picture(), state.slot(), plan, () -> false, first -> {}));
     }
 
     /** What the slot's file shows, before it is compressed. */
@@ -200,33 +200,33 @@ public class Renditions {
         files.copy(rendition.sha256(), to);
     }
 
-    /** The file for a plan, made now unless it was before. The plan must allow at least one type. */
-    private StoredRendition make(
+    /** A file that is wanted. @param superseded whether it still is @param first told of the first that would do */
+    private record Order(
             StoredPicture picture,
             Slot slot,
             RenditionPlan plan,
             BooleanSupplier superseded,
             Consumer<Rendition.First> first) {
-        String key = key(picture, slot, plan);
-        return find(key)
-                .orElseGet(() -> making.get(key, () -> madeOnOneNode(key, picture, slot, plan, superseded, first)));
+        String key() {
+            return Renditions.key(picture, slot, plan);
+        }
     }
 
-    private StoredRendition madeOnOneNode(
-            String key,
-            StoredPicture picture,
-            Slot slot,
-            RenditionPlan plan,
-            BooleanSupplier superseded,
-            Consumer<Rendition.First> first) {
+    /** The file, made now unless it was before. The plan must allow at least one type. */
+    private StoredRendition make(Order order) {
+        String key = order.key();
+        return find(key).orElseGet(() -> making.get(key, () -> madeOnOneNode(key, order)));
+    }
+
+    private StoredRendition madeOnOneNode(String key, Order order) {
         while (true) {
             Optional<Claims.Claim> mine = claims.take("file " + key, MOST_MAKING);
             if (mine.isPresent()) {
                 try (Claims.Claim claim = mine.get()) {
-                    return find(key).orElseGet(() -> compute(key, picture, slot, plan, superseded, first));
+                    return find(key).orElseGet(() -> compute(key, order));
                 }
             }
-            if (superseded.getAsBoolean()) {
+            if (order.superseded.getAsBoolean()) {
                 throw new Superseded();
             }
             pause();
@@ -246,22 +246,17 @@ public class Renditions {
         }
     }
 
-    private StoredRendition compute(
-            String key,
-            StoredPicture picture,
-            Slot slot,
-            RenditionPlan plan,
-            BooleanSupplier superseded,
-            Consumer<Rendition.First> first) {
+    private StoredRendition compute(String key, Order order) {
+        RenditionPlan plan = order.plan;
         if (plan.size().pixels() > Brief.MOST_PIXELS) {
             throw new Conflict("a file of " + plan.size().label() + " px is larger than Gavlin makes: at most "
                     + Brief.MOST_PIXELS / 1_000_000 + " megapixels");
         }
         var source = working.forRendition(
-                picture, plan.prepared().steps(), plan.source()); // may decode, in a turn of its own
+                order.picture, plan.prepared().steps(), plan.source()); // may decode, in a turn of its own
         Rendition rendition = work.run(
                 HEAP_PER_PIXEL * plan.size().pixels(),
-                () -> Rendition.of(source, plan, tags(picture, slot), superseded, first));
+                () -> Rendition.of(source, plan, tags(order.picture, order.slot), order.superseded, order.first));
         try {
             return transaction.execute(status -> renditions
                     .saveAndFlush(new RenditionRow(key, files.put(rendition.file()), rendition))

@@ -16,8 +16,8 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 public class Suggestions {
-    /** Bytes of heap that looking takes: the net's layers. */
-    private static final long LOOKING = 40_000_000;
+    /** Bytes of heap that looking at a square picture takes, which is most: the net's input and its first two layers at 832 px. */
+    private static final long LOOKING = 65_000_000;
 
     private final PictureRepository pictures;
     private final WorkingPictures working;
