@@ -21,6 +21,7 @@ import gavlin.core.grow.Grow;
 import gavlin.core.line.Line;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Surroundings;
+import gavlin.core.people.FaceDetector;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.Renderable;
 import gavlin.core.raster.WorkingPicture;
@@ -59,6 +60,8 @@ public class KernelFigures {
     private Pixels damaged;
     private Original original;
     private Surroundings around;
+    private WorkingPicture whole;
+    private FaceDetector faces;
 
     @Setup
     public void decode() throws IOException {
@@ -67,6 +70,9 @@ public class KernelFigures {
         plain = Workbench.cover(header.upright(), "1920x480");
         picture =
                 PictureReader.decodeFor(file, header, Workbench.open().folder().resolve("excerpt"), List.of(plain));
+        whole = PictureReader.decode(file, header, Workbench.open().folder().resolve("whole"))
+                .picture();
+        faces = new FaceDetector();
         Prepared turn = Prepared.asIs(picture.size()).with(new Turn(false, 2.5));
         turned = turn.of(picture);
         onTurned = cover(turn);
@@ -106,6 +112,11 @@ public class KernelFigures {
     @Benchmark
     public byte[] encode() {
         return JpegWriter.write(rendered, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+    }
+
+    @Benchmark
+    public List<FaceDetector.Face> faces() {
+        return faces.find(whole);
     }
 
     @Benchmark
