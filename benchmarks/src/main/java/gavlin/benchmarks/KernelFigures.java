@@ -18,6 +18,7 @@ import gavlin.core.geometry.Space.InPicture;
 import gavlin.core.geometry.Space.InPrepared;
 import gavlin.core.geometry.Space.InSlot;
 import gavlin.core.grow.Grow;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.line.Line;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Surroundings;
@@ -111,7 +112,7 @@ public class KernelFigures {
 
     @Benchmark
     public byte[] encode() {
-        return JpegWriter.write(rendered, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        return JpegWriter.write(rendered, 80, Chroma.HALVED, Tags.NONE);
     }
 
     @Benchmark

@@ -1,6 +1,5 @@
 package gavlin.benchmarks;
 
-import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
@@ -8,6 +7,7 @@ import gavlin.core.codec.Tags;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.Encoding;
 import gavlin.core.weight.WeightSearch;

@@ -3,6 +3,7 @@ package gavlin.benchmarks;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -66,7 +67,7 @@ final class TestPhotograph {
     }
 
     static byte[] progressiveJpeg(Size size, int seed) {
-        return JpegWriter.write(pixels(size, seed), 90, JpegWriter.Chroma.HALVED, Tags.NONE);
+        return JpegWriter.write(pixels(size, seed), 90, Chroma.HALVED, Tags.NONE);
     }
 
     /** Two even noises added: about as much as a sensor makes at moderate sensitivity, ±10 codes. */

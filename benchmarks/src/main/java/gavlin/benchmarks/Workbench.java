@@ -10,6 +10,7 @@ import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
 import java.io.IOException;
@@ -47,7 +48,7 @@ record Workbench(Path folder) {
         WorkingPicture source = PictureReader.decodeFor(file, header, folder.resolve("excerpt"), framings);
         IntStream.range(0, sizes.size()).parallel().forEach(i -> {
             Pixels pixels = source.render(framings.get(i), Size.parse(sizes.get(i)));
-            write("own-" + sizes.get(i) + ".jpg", JpegWriter.write(pixels, 80, JpegWriter.Chroma.HALVED, Tags.NONE));
+            write("own-" + sizes.get(i) + ".jpg", JpegWriter.write(pixels, 80, Chroma.HALVED, Tags.NONE));
         });
     }
 

@@ -10,6 +10,7 @@ import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.web.RunningGavlin.Answer;
 import java.util.Map;
@@ -43,8 +44,7 @@ class MarkWalkTest extends BrowserWalk {
                 samples[i * 3 + c] = (byte) Math.round(255 - ink * (255 - new int[] {0x17, 0x31, 0x3A}[c]));
             }
         }
-        byte[] jpeg = JpegWriter.write(
-                new Pixels(Size.parse("400x200"), 3, samples), 92, JpegWriter.Chroma.HALVED, Tags.NONE);
+        byte[] jpeg = JpegWriter.write(new Pixels(Size.parse("400x200"), 3, samples), 92, Chroma.HALVED, Tags.NONE);
         ring = gavlin.upload(
                         "warden",
                         SITE + "/pictures",

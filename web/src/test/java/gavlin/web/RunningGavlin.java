@@ -3,6 +3,7 @@ package gavlin.web;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -205,6 +206,6 @@ public final class RunningGavlin {
             samples[3 * i + 1] = (byte) (60 + 120 * y / size.height() + grain);
             samples[3 * i + 2] = (byte) (90 + seed % 60 + grain);
         }
-        return JpegWriter.write(new Pixels(size, 3, samples), 90, JpegWriter.Chroma.HALVED, Tags.NONE);
+        return JpegWriter.write(new Pixels(size, 3, samples), 90, Chroma.HALVED, Tags.NONE);
     }
 }

@@ -8,6 +8,7 @@ import gavlin.core.codec.WebpWriter;
 import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -92,7 +93,7 @@ public final class DecoderMain {
         Pixels pixels = new Pixels(size, 3, new byte[(int) size.pixels() * 3]);
         String drawing = "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><path d='M0 0h9v9z'/></svg>";
         List<byte[]> files = List.of(
-                JpegWriter.write(pixels, 80, JpegWriter.Chroma.HALVED, Tags.NONE),
+                JpegWriter.write(pixels, 80, Chroma.HALVED, Tags.NONE),
                 PngWriter.write(pixels, Tags.NONE),
                 WebpWriter.writeLossy(pixels, WebpWriter.Lossy.usual(80), Tags.NONE),
                 drawing.getBytes(StandardCharsets.UTF_8));

@@ -1,6 +1,6 @@
 package gavlin.core.weight;
 
-import gavlin.core.codec.JpegWriter.Chroma;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 
 /** Decides how finely a JPEG should keep colour, by what halving it would do to this picture. */

@@ -3,12 +3,12 @@ package gavlin.core.weight;
 import gavlin.core.BadInput;
 import gavlin.core.codec.IcoWriter;
 import gavlin.core.codec.JpegWriter;
-import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.codec.WebpWriter.Lossy.Smoothing;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -212,8 +212,14 @@ public record Encoding(
      * @throws BadInput when the picture has transparency that the type cannot hold, or is too large for it
      */
     public byte[] write(Pixels pixels, Tags tags) {
+        return write(new Subject(pixels), tags);
+    }
+
+    /** The same of a picture that is encoded again and again. */
+    byte[] write(Subject subject, Tags tags) {
+        Pixels pixels = subject.pixels();
         return switch (type) {
-            case JPEG -> JpegWriter.write(pixels, Math.max(1, quality), chroma, tags);
+            case JPEG -> JpegWriter.write(subject.jpeg(chroma), Math.max(1, quality), tags);
             case WEBP ->
                 way == Way.LOSSY
                         ? WebpWriter.writeLossy(pixels, lossyWebp(), tags)

@@ -1,11 +1,11 @@
 package gavlin.core.weight;
 
-import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.Encoding.Effort;
 import gavlin.core.weight.Encoding.Way;
@@ -252,18 +252,21 @@ final class LossySearch {
         }
         int channels = request.pixels().channels();
         Pixels dot = new Pixels(new Size(1, 1), channels, new byte[channels]);
-        int overhead = request.write(encoding.apply(scale.usual[0]), dot).length;
+        int overhead = request.write(encoding.apply(scale.usual[0]), new Subject(dot)).length;
+        Subject bands = new Subject(sample.bands());
+        bands.prepare(encoding.apply(scale.usual[0]));
         return sample.around(
                 scale.usual,
                 Math.log(request.maxBytes()) + Math.log((1 + scale.enough) / 2),
                 overhead,
-                x -> request.write(encoding.apply(x), sample.bands()).length);
+                x -> request.write(encoding.apply(x), bands).length);
     }
 
     private void search(Scale scale, DoubleFunction<Encoding> encoding, int most, double... first) {
         if (most <= 0) {
             return;
         }
+        trials.prepare(encoding.apply(0));
         double limit = Math.log(request.maxBytes());
         QualitySearch<Trial> search = new QualitySearch<>(
                 x -> trials.make(encoding.apply(x * scale.ample)),

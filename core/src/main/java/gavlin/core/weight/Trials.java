@@ -15,10 +15,16 @@ final class Trials {
     static final int MOST = 16;
 
     private final Request request;
+    private final Subject subject;
     private final Map<Encoding, Trial> made = new LinkedHashMap<>();
 
     Trials(Request request) {
         this.request = request;
+        this.subject = new Subject(request.pixels());
+    }
+
+    void prepare(Encoding encoding) {
+        subject.prepare(encoding);
     }
 
     /** The file, made now unless it was before. */
@@ -29,7 +35,7 @@ final class Trials {
                 return known;
             }
         }
-        Trial trial = request.make(encoding);
+        Trial trial = request.make(encoding, subject);
         synchronized (made) {
             made.putIfAbsent(encoding, trial);
         }

@@ -81,17 +81,22 @@ public final class WeightSearch {
 
         /** @throws Superseded when nobody needs it any more, or the thread is interrupted */
         Trial make(Encoding encoding) {
+            return make(encoding, new Subject(pixels));
+        }
+
+        /** The same, of the same pixels as a subject. */
+        Trial make(Encoding encoding, Subject subject) {
             if (superseded.getAsBoolean() || Thread.currentThread().isInterrupted()) {
                 throw new Superseded();
             }
-            Trial trial = new Trial(encoding, write(encoding, pixels));
+            Trial trial = new Trial(encoding, write(encoding, subject));
             if (trial.bytes() <= maxBytes) {
                 made.accept(trial.candidate());
             }
             return trial;
         }
 
-        byte[] write(Encoding encoding, Pixels some) {
+        byte[] write(Encoding encoding, Subject some) {
             return encoding.write(some, tags.under(maxBytes, encoding.type()));
         }
 

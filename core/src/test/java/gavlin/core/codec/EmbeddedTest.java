@@ -12,6 +12,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.FocalPoint;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.OfPicture;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Orientation;
 import gavlin.core.raster.Pixels;
 import java.io.IOException;
@@ -216,13 +217,13 @@ class EmbeddedTest {
 
     private static List<byte[]> written(Tags tags) {
         return List.of(
-                JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, tags),
+                JpegWriter.write(PHOTO, 80, Chroma.HALVED, tags),
                 PngWriter.write(PHOTO, tags),
                 WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), tags));
     }
 
     private static byte[] jpeg() {
-        return JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        return JpegWriter.write(PHOTO, 80, Chroma.HALVED, Tags.NONE);
     }
 
     private Embedded read(byte[] file, String... written) throws IOException, InterruptedException {

@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import gavlin.core.Reference;
 import gavlin.core.codec.PictureRefused.Reason;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -32,7 +33,7 @@ class HostileFilesTest {
     /** A sound file of each type, to be damaged. */
     static Stream<byte[]> sound() {
         return Stream.of(
-                JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE),
+                JpegWriter.write(PHOTO, 80, Chroma.HALVED, Tags.NONE),
                 PngWriter.write(PHOTO, Tags.NONE),
                 WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), Tags.NONE),
                 WebpWriter.writeLossless(PHOTO, 100, new Tags("a title", "", "", "")));
@@ -71,7 +72,7 @@ class HostileFilesTest {
         assertEquals(
                 Reason.TOO_LARGE, refusal(pngClaiming(0x7fffffff, 0x7fffffff)).reason());
         assertEquals(Reason.CORRUPT, refusal(pngClaiming(0, 10)).reason());
-        byte[] jpeg = JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        byte[] jpeg = JpegWriter.write(PHOTO, 80, Chroma.HALVED, Tags.NONE);
         int frame = indexOf(jpeg, 0xff, 0xc2);
         ByteBuffer.wrap(jpeg).putShort(frame + 5, (short) 65_500).putShort(frame + 7, (short) 65_500);
         assertEquals(Reason.TOO_LARGE, refusal(jpeg).reason());
@@ -79,7 +80,7 @@ class HostileFilesTest {
 
     @Test
     void bombByScans_isRefusedByCounting() {
-        byte[] jpeg = JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        byte[] jpeg = JpegWriter.write(PHOTO, 80, Chroma.HALVED, Tags.NONE);
         Limits fewScans = new Limits(1_000_000, 1_000_000, 10, 3);
         PictureRefused refused = assertThrows(PictureRefused.class, () -> PictureReader.inspect(jpeg, fewScans));
         assertEquals(Reason.TOO_LARGE, refused.reason());
@@ -89,7 +90,7 @@ class HostileFilesTest {
     /** A hundred passes over a hundred megapixels, in a file of a few kilobytes. */
     @Test
     void bombByScansTimesPixels_isRefusedByMultiplying() {
-        byte[] jpeg = JpegWriter.write(PHOTO, 80, JpegWriter.Chroma.HALVED, Tags.NONE);
+        byte[] jpeg = JpegWriter.write(PHOTO, 80, Chroma.HALVED, Tags.NONE);
         int frame = indexOf(jpeg, 0xff, 0xc2);
         ByteBuffer.wrap(jpeg).putShort(frame + 5, (short) 10_000).putShort(frame + 7, (short) 10_000);
         int scan = indexOf(jpeg, 0xff, 0xda);

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.Reference;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -17,8 +18,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 class JpegFormatTest {
     /** Oracle: the JDK's own reader, which decodes by the same rules. */
     @ParameterizedTest
-    @EnumSource(JpegWriter.Chroma.class)
-    void photograph_decodedFast_isWhatTheJdkReads(JpegWriter.Chroma chroma) throws IOException {
+    @EnumSource(Chroma.class)
+    void photograph_decodedFast_isWhatTheJdkReads(Chroma chroma) throws IOException {
         Pixels photo = Reference.pixels("photos/skimage-coffee.png");
         byte[] file = JpegWriter.write(photo, 85, chroma, new Tags("title", "maker", "rights", ""));
         BufferedImage expected = ImageIO.read(new ByteArrayInputStream(file));

@@ -7,8 +7,8 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import gavlin.core.Reference;
-import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

@@ -5,11 +5,11 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.Reference;
-import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.Tags;
 import gavlin.core.colour.CieLab;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.Encoding;
 import java.util.function.IntBinaryOperator;

@@ -20,6 +20,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.page.PageReading;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
@@ -314,6 +315,6 @@ class DecodersTest {
             samples[i] = (byte) (100 + (samples[i] & 31) + i % width * 60 / width);
         }
         Pixels pixels = new Pixels(new Size(width, height), 3, samples);
-        return JpegWriter.write(pixels, 85, JpegWriter.Chroma.HALVED, new Tags("a lighthouse", "", "Ines", ""));
+        return JpegWriter.write(pixels, 85, Chroma.HALVED, new Tags("a lighthouse", "", "Ines", ""));
     }
 }

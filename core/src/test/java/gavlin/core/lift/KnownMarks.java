@@ -3,6 +3,7 @@ package gavlin.core.lift;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -130,8 +131,8 @@ final class KnownMarks {
     /** Through a JPEG of quality 85 with halved chroma, as most programs write. */
     static Pixels throughJpeg(Pixels pixels) {
         try {
-            BufferedImage read = ImageIO.read(
-                    new ByteArrayInputStream(JpegWriter.write(pixels, 85, JpegWriter.Chroma.HALVED, Tags.NONE)));
+            BufferedImage read =
+                    ImageIO.read(new ByteArrayInputStream(JpegWriter.write(pixels, 85, Chroma.HALVED, Tags.NONE)));
             byte[] out = new byte[(int) pixels.size().pixels() * 3];
             for (int i = 0; i < pixels.size().pixels(); i++) {
                 int rgb =

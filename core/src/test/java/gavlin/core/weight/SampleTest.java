@@ -8,6 +8,7 @@ import gavlin.core.Reference;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -39,8 +40,8 @@ class SampleTest {
     void sizeGuessed_ofEvenNoise_isNear(double quality) {
         Pixels picture = Reference.noise(Size.parse("1500x400"), 3, 3);
         Sample sample = Sample.of(picture);
-        int whole = JpegWriter.write(picture, quality, JpegWriter.Chroma.HALVED, Tags.NONE).length;
-        int part = JpegWriter.write(sample.bands(), quality, JpegWriter.Chroma.HALVED, Tags.NONE).length;
+        int whole = JpegWriter.write(picture, quality, Chroma.HALVED, Tags.NONE).length;
+        int part = JpegWriter.write(sample.bands(), quality, Chroma.HALVED, Tags.NONE).length;
         assertEquals(1, part / sample.share() / whole, 0.1);
     }
 

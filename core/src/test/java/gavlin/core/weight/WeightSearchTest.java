@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.Reference;
-import gavlin.core.codec.JpegWriter.Chroma;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
@@ -15,6 +14,7 @@ import gavlin.core.damage.Damage;
 import gavlin.core.damage.Letters;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.WeightSearch.Outcome;
 import gavlin.core.weight.WeightSearch.Request;

@@ -7,6 +7,7 @@ import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -25,7 +26,7 @@ final class Drawing {
     static byte[] photograph(String name, Size size) {
         BufferedImage image = draw(name, size, BufferedImage.TYPE_INT_RGB);
         Texture.apply(image, size.width() / UNITS_ACROSS);
-        return JpegWriter.write(pixels(image, 3), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
+        return JpegWriter.write(pixels(image, 3), QUALITY, Chroma.HALVED, Tags.NONE);
     }
 
     /** A mark on a transparent ground. */
@@ -36,7 +37,7 @@ final class Drawing {
     /** A mark as somebody once saved it: a JPEG, in a box of its own. */
     static byte[] flatMark(String name, Size size) {
         BufferedImage image = draw(name, size, BufferedImage.TYPE_INT_RGB);
-        return JpegWriter.write(pixels(image, 3), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
+        return JpegWriter.write(pixels(image, 3), QUALITY, Chroma.HALVED, Tags.NONE);
     }
 
     private static BufferedImage draw(String name, Size size, int type) {

@@ -14,6 +14,7 @@ import gavlin.core.drawing.Made;
 import gavlin.core.gauge.Credit;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.raster.WorkingPicture;
 import gavlin.web.problem.Conflict;
@@ -162,7 +163,7 @@ public class MadePictures {
             return pixels.channels() == 4
                     ? new Made.Piece(PngWriter.writeAtOnce(pixels), PictureType.PNG, size.proportion())
                     : new Made.Piece(
-                            JpegWriter.write(pixels, OPAQUE, JpegWriter.Chroma.FULL, Tags.NONE),
+                            JpegWriter.write(pixels, OPAQUE, Chroma.FULL, Tags.NONE),
                             PictureType.JPEG,
                             size.proportion());
         });

@@ -7,6 +7,7 @@ import gavlin.core.codec.WebpWriter;
 import gavlin.core.geometry.Framing;
 import gavlin.core.geometry.Size;
 import gavlin.core.geometry.Space.InPicture;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.operation.Preparation;
 import gavlin.core.operation.Prepared;
 import gavlin.core.operation.Steps;
@@ -151,7 +152,7 @@ public class PictureViews {
             Pixels pixels = prepared.of(source).render(new Framing<>(full.box(), size.box()), size);
             return transparent(picture, prepare)
                     ? WebpWriter.writeLossy(pixels, WebpWriter.Lossy.usual(QUALITY), Tags.NONE)
-                    : JpegWriter.write(pixels.over(0xffffff), QUALITY, JpegWriter.Chroma.HALVED, Tags.NONE);
+                    : JpegWriter.write(pixels.over(0xffffff), QUALITY, Chroma.HALVED, Tags.NONE);
         });
     }
 }

@@ -10,6 +10,7 @@ import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.decoder.Decoders;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
 import gavlin.core.speech.Said;
 import gavlin.core.testcard.CardReading;
@@ -85,7 +86,7 @@ class TestCards {
     private static byte[] write(Pixels card, PictureType type) {
         return switch (type) {
             case WEBP -> WebpWriter.writeLossless(card, EXACT, Tags.NONE);
-            case JPEG -> JpegWriter.write(card, JPEG_QUALITY, JpegWriter.Chroma.FULL, Tags.NONE);
+            case JPEG -> JpegWriter.write(card, JPEG_QUALITY, Chroma.FULL, Tags.NONE);
             default -> PngWriter.write(card, Tags.NONE);
         };
     }

@@ -1,0 +1,118 @@
+package gavlin.core.jpeg;
+
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import java.util.Arrays;
+import java.util.stream.IntStream;
+
+/**
+ * One of a JPEG's planes of samples (ITU-R BT.601, full range, as in JFIF) as cosines: block by block, row by row, 64 each in the
+ * file's order, in {@value #PARTS}ths.
+ */
+final class Component {
+    /** Cosines of 8-bit samples reach ±1024: so fine they just fit into a short. */
+    static final int PARTS = 16;
+
+    private static final int SHIFT = 1 << 15;
+
+    /** Pixels for each sample. */
+    final int across;
+
+    final int down;
+    final int blocksAcross;
+    final int blocksDown;
+    final short[] cosines;
+
+    /** What a plane says of red, green and blue; all but brightness lie around 0 of themselves. */
+    enum Plane {
+        Y(0.299f, 0.587f, 0.114f, -128),
+        CB(-0.168736f, -0.331264f, 0.5f, 0),
+        CR(0.5f, -0.418688f, -0.081312f, 0);
+
+        private final float red;
+        private final float green;
+        private final float blue;
+        private final float shift;
+
+        Plane(float red, float green, float blue, float shift) {
+            this.red = red;
+            this.green = green;
+            this.blue = blue;
+            this.shift = shift;
+        }
+    }
+
+    Component(Pixels pixels, Plane plane, int across, int down) {
+        Size size = pixels.size();
+        this.across = across;
+        this.down = down;
+        this.blocksAcross = blocks(size.width(), across);
+        this.blocksDown = blocks(size.height(), down);
+        this.cosines = new short[blocksAcross * blocksDown * Cosines.BLOCK];
+        IntStream.range(0, blocksDown).parallel().forEach(row -> transformRow(pixels, plane, row));
+    }
+
+    private static int blocks(int px, int every) {
+        int samples = (px + every - 1) / every;
+        return (samples + Cosines.SIDE - 1) / Cosines.SIDE;
+    }
+
+    int blocks() {
+        return blocksAcross * blocksDown;
+    }
+
+    private void transformRow(Pixels pixels, Plane plane, int row) {
+        float[] samples = new float[Cosines.SIDE * blocksAcross * Cosines.SIDE];
+        for (int y = 0; y < Cosines.SIDE; y++) {
+            sampleRow(pixels, plane, row * Cosines.SIDE + y, samples, y * blocksAcross * Cosines.SIDE);
+        }
+        float[] block = new float[Cosines.BLOCK];
+        int to = row * blocksAcross * Cosines.BLOCK;
+        for (int column = 0; column < blocksAcross; column++) {
+            for (int y = 0; y < Cosines.SIDE; y++) {
+                System.arraycopy(
+                        samples, (y * blocksAcross + column) * Cosines.SIDE, block, y * Cosines.SIDE, Cosines.SIDE);
+            }
+            Cosines.transform(block);
+            for (int k = 0; k < Cosines.BLOCK; k++) {
+                // To nearest: all are above -SHIFT.
+                cosines[to++] = (short) ((int) (block[Cosines.ZIGZAG[k]] * PARTS + SHIFT + 0.5f) - SHIFT);
+            }
+        }
+    }
+
+    /** A row of samples, each the mean of its pixels; beyond the picture its last goes on. */
+    private void sampleRow(Pixels pixels, Plane plane, int row, float[] into, int at) {
+        int width = pixels.size().width();
+        int samples = (width + across - 1) / across;
+        Arrays.fill(into, at, at + samples, plane.shift);
+        float share = 1f / (across * down);
+        for (int dy = 0; dy < down; dy++) {
+            int y = Math.min(row * down + dy, pixels.size().height() - 1);
+            for (int dx = 0; dx < across; dx++) {
+                addRow(pixels.samples(), plane, share, y * width, dx, width - 1, into, at, samples);
+            }
+        }
+        Arrays.fill(into, at + samples, at + blocksAcross * Cosines.SIDE, into[at + samples - 1]);
+    }
+
+    /** Adds to each sample its share of one of its pixels. */
+    private void addRow(
+            byte[] from,
+            Plane plane,
+            float share,
+            int rowStart,
+            int firstX,
+            int lastX,
+            float[] into,
+            int at,
+            int count) {
+        float red = share * plane.red;
+        float green = share * plane.green;
+        float blue = share * plane.blue;
+        for (int i = 0; i < count; i++) {
+            int p = (rowStart + Math.min(firstX + i * across, lastX)) * 3;
+            into[at + i] += red * (from[p] & 0xff) + green * (from[p + 1] & 0xff) + blue * (from[p + 2] & 0xff);
+        }
+    }
+}

@@ -1,0 +1,148 @@
+package gavlin.core.jpeg;
+
+import gavlin.core.Require;
+import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Component.Plane;
+import gavlin.core.raster.Pixels;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * A picture ready to be written as JPEG, progressively, in JFIF, at any quality: grey ones as one component, others as three.
+ * Its cosines are kept, two bytes each: 2 bytes a pixel of grey, 3 to 6 of colour. Several threads may write.
+ */
+public final class JpegEncoder {
+    private static final int JFIF = 0xe0;
+    private static final int TABLES = 0xdb;
+    private static final int PROGRESSIVE = 0xc2;
+    static final int CODES = 0xc4;
+    static final int SCAN = 0xda;
+
+    /** Ways to tell a component's cosines: each costs a header and a table more than the one before, and saves where there are many. */
+    static final List<List<AcScan>> WAYS = List.of(
+            List.of(new AcScan(1, 63, 0, false)),
+            List.of(new AcScan(1, 5, 0, false), new AcScan(6, 63, 0, false)),
+            List.of(new AcScan(1, 63, 1, false), new AcScan(1, 63, 0, true)),
+            List.of(
+                    new AcScan(1, 5, 2, false),
+                    new AcScan(6, 63, 2, false),
+                    new AcScan(1, 63, 1, true),
+                    new AcScan(1, 63, 0, true)));
+
+    private final Size size;
+    private final List<Component> components;
+
+    /** @param pixels without alpha */
+    public JpegEncoder(Pixels pixels, Chroma chroma) {
+        if (pixels.channels() != 3) {
+            throw new IllegalArgumentException("JPEG has no transparency: flatten the picture over a colour first");
+        }
+        size = pixels.size();
+        components = pixels.isGrey()
+                ? List.of(new Component(pixels, Plane.Y, 1, 1))
+                : List.of(
+                        new Component(pixels, Plane.Y, 1, 1),
+                        new Component(pixels, Plane.CB, chroma.across, chroma.down),
+                        new Component(pixels, Plane.CR, chroma.across, chroma.down));
+    }
+
+    /** A scan of one component, told and coded. */
+    private record Told(int component, AcScan scan, Tokens tokens, HuffmanCode code) {
+        private static final int HEADERS = 4 + 10;
+
+        static Told of(int component, AcScan scan, Rounded rounded) {
+            Tokens tokens = scan.tokens(rounded);
+            return new Told(component, scan, tokens, new HuffmanCode(tokens.counts()));
+        }
+
+        long bits() {
+            return tokens.bits(code) + 8L * (HEADERS + code.tableBytes());
+        }
+    }
+
+    /** @param quality 1..100, fractions allowed: the scale of the example tables of T.81 Annex K */
+    public byte[] write(double quality) {
+        return write(quality, WAYS);
+    }
+
+    /** @param ways of which each component takes the shortest */
+    byte[] write(double quality, List<List<AcScan>> ways) {
+        Require.range("quality", quality, 1, 100, "");
+        Output out = new Output();
+        out.marker(0xd8);
+        segment(out, JFIF, 'J', 'F', 'I', 'F', 0, 1, 1, 0, 0, 1, 0, 1, 0, 0);
+        Steps[] steps = {Steps.of(true, quality), Steps.of(false, quality)};
+        int[] tables = new int[(1 + Cosines.BLOCK) * Math.min(2, components.size())];
+        for (int at = 0, table = 0; at < tables.length; at += 1 + Cosines.BLOCK, table++) {
+            tables[at] = table;
+            System.arraycopy(steps[table].written(), 0, tables, at + 1, Cosines.BLOCK);
+        }
+        segment(out, TABLES, tables);
+        frame(out);
+        List<Rounded> rounded = new ArrayList<>();
+        for (Component component : components) {
+            rounded.add(Rounding.of(component, steps[table(rounded.size())]));
+        }
+        new DcScan(components, rounded).write(out);
+        List<Told> scans = new ArrayList<>();
+        for (int i = 0; i < components.size(); i++) {
+            scans.addAll(shortest(ways, i, rounded.get(i)));
+        }
+        // What is coarse of all comes before what is fine of one.
+        scans.sort(Comparator.comparingInt((Told told) -> -told.scan.low()));
+        scans.forEach(told -> write(told, out));
+        out.marker(0xd9);
+        return out.toBytes();
+    }
+
+    private static int table(int component) {
+        return Math.min(component, 1);
+    }
+
+    private static List<Told> shortest(List<List<AcScan>> ways, int component, Rounded rounded) {
+        return ways.stream()
+                .map(way -> way.stream()
+                        .map(scan -> Told.of(component, scan, rounded))
+                        .toList())
+                .min(Comparator.comparingLong(
+                        way -> way.stream().mapToLong(Told::bits).sum()))
+                .orElseThrow();
+    }
+
+    private void frame(Output out) {
+        int[] body = new int[6 + 3 * components.size()];
+        body[0] = 8;
+        body[1] = size.height() >> 8;
+        body[2] = size.height();
+        body[3] = size.width() >> 8;
+        body[4] = size.width();
+        body[5] = components.size();
+        Component last = components.get(components.size() - 1);
+        for (int i = 0; i < components.size(); i++) {
+            body[6 + 3 * i] = i + 1;
+            body[7 + 3 * i] = last.across / components.get(i).across << 4 | last.down / components.get(i).down;
+            body[8 + 3 * i] = table(i);
+        }
+        segment(out, PROGRESSIVE, body);
+    }
+
+    private static void write(Told told, Output out) {
+        out.marker(CODES);
+        out.pair(2 + told.code.tableBytes());
+        told.code.writeTable(0x10, out);
+        AcScan scan = told.scan;
+        int high = scan.refines() ? scan.low() + 1 : 0;
+        segment(out, SCAN, 1, told.component + 1, 0, scan.from(), scan.to(), high << 4 | scan.low());
+        told.tokens.write(told.code, out);
+        out.endBits();
+    }
+
+    static void segment(Output out, int marker, int... body) {
+        out.marker(marker);
+        out.pair(2 + body.length);
+        for (int octet : body) {
+            out.octet(octet);
+        }
+    }
+}
