@@ -6,14 +6,17 @@ import java.util.Arrays;
 import java.util.Comparator;
 
 /**
- * The nearest of some colours to any colour, in OKLab weighed by alpha, beside alpha itself, so that invisible differences
- * of colour cost nothing. The colours stand in order of lightness, and the search goes outwards from the wanted one until
- * the difference of lightness alone is greater than the best distance found.
+ * The nearest of some colours to any colour, as they look on black and on white, in OKLab: so alpha counts for what it does, and
+ * the colour of what is nearly clear for next to nothing on black, but for its tint on white. The colours stand in order of
+ * lightness on black, and the search goes outwards from the wanted one until the difference of that alone is greater than the
+ * best distance found.
  */
 final class NearestColour {
-    static final int DIMENSIONS = 4;
-    /** How much alpha counts beside colour: found by what is seen of marks reduced to 8 to 200 colours, on black and on white. */
-    static final float ALPHA = 0.6f;
+    static final int DIMENSIONS = 6;
+    /** A screen's black shines a little: without it the darkest codes would lie far apart. By trial, as the next. */
+    private static final float FLARE = 0.002f;
+    /** How much more colour counts than lightness: few pixels of an accent must not go grey for many greys. */
+    private static final float COLOUR = 1.4f;
 
     private static final int CACHE_BITS = 16;
 
@@ -44,17 +47,37 @@ final class NearestColour {
                 Arrays.stream(argb).mapToObj(NearestColour::place).toArray(float[][]::new));
     }
 
-    /** Straight 0xAARRGGBB to (αL, αa, αb, {@value #ALPHA}·α). */
+    int size() {
+        return places.length;
+    }
+
+    /** Straight 0xAARRGGBB to (L, a, b) on black and (L, a, b) on white; a and b count {@value #COLOUR} times. */
     static float[] place(int argb) {
-        float[] linear = Srgb.linear8();
         float[] place = new float[DIMENSIONS];
-        OkLab.convertLinearToOkLab(linear[argb >> 16 & 0xff], linear[argb >> 8 & 0xff], linear[argb & 0xff], place, 0);
-        float alpha = (argb >>> 24) / 255f;
-        for (int c = 0; c < 3; c++) {
-            place[c] *= alpha;
-        }
-        place[3] = ALPHA * alpha;
+        put(argb, 0, place, 0);
+        put(argb, 255, place, 3);
         return place;
+    }
+
+    /** How it looks on a grey ground, mixed in coded values, as browsers do. */
+    private static void put(int argb, int ground, float[] place, int at) {
+        float alpha = (argb >>> 24) / 255f;
+        float through = (1 - alpha) * ground;
+        OkLab.convertLinearToOkLab(
+                light(alpha * (argb >> 16 & 0xff) + through),
+                light(alpha * (argb >> 8 & 0xff) + through),
+                light(alpha * (argb & 0xff) + through),
+                place,
+                at);
+        place[at + 1] *= COLOUR;
+        place[at + 2] *= COLOUR;
+    }
+
+    private static float light(float code) {
+        float[] linear = Srgb.linear8();
+        int below = Math.min(254, (int) code);
+        float own = linear[below] + (code - below) * (linear[below + 1] - linear[below]);
+        return FLARE + (1 - FLARE) * own;
     }
 
     /** Index in the list given of the nearest to a straight colour. */
@@ -122,6 +145,8 @@ final class NearestColour {
         float d1 = a[1] - b[1];
         float d2 = a[2] - b[2];
         float d3 = a[3] - b[3];
-        return d0 * d0 + d1 * d1 + d2 * d2 + d3 * d3;
+        float d4 = a[4] - b[4];
+        float d5 = a[5] - b[5];
+        return d0 * d0 + d1 * d1 + d2 * d2 + d3 * d3 + d4 * d4 + d5 * d5;
     }
 }

@@ -15,7 +15,7 @@ import java.util.Map;
 record Palette(int[] colours, byte[] indices) {
     private static final int MOST = 256;
     /** How much of an error is handed on when dithering; all of it makes flat areas crawl and files heavy. */
-    private static final float SPREAD = 0.75f;
+    private static final float SPREAD = 0.6f;
 
     /** The exact colours, when there are at most 256 of them; null otherwise. */
     static Palette exact(Pixels pixels) {

@@ -2,7 +2,6 @@ package gavlin.core.weight;
 
 import static gavlin.core.weight.NearestColour.DIMENSIONS;
 
-import gavlin.core.colour.OkLab;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -18,16 +17,19 @@ final class Quantiser {
     private static final int MOST_ENTRIES = 40_000;
     private static final int REFINEMENTS = 8;
 
-    /** One occupied cell: its mean place and how many pixels it stands for. */
-    private record Entry(float[] place, int count) {}
+    /** One occupied cell: its mean colour, where that lies, and how many pixels it stands for. */
+    private record Entry(int colour, float[] place, int count) {}
 
     private Quantiser() {}
 
     /** At most {@code size} straight colours that serve these best, 0xAARRGGBB. */
     static int[] colours(int[] argb, int size) {
         List<Entry> entries = entries(argb);
-        float[][] centres = refine(split(entries, size), entries);
-        return Arrays.stream(centres).mapToInt(Quantiser::colour).distinct().toArray();
+        int[] colours = means(new NearestColour(split(entries, size)), entries);
+        for (int round = 1; round < REFINEMENTS; round++) {
+            colours = means(NearestColour.ofColours(colours), entries);
+        }
+        return Arrays.stream(colours).distinct().toArray();
     }
 
     /** Colours as they are while there are few enough; then cells of seven bits a channel, of six, and so on. */
@@ -52,7 +54,8 @@ final class Quantiser {
         List<Entry> entries = new ArrayList<>();
         for (int slot = 0; slot < CellTable.SLOTS; slot++) {
             if (cells.counts[slot] > 0) {
-                entries.add(new Entry(NearestColour.place(cells.mean(slot)), cells.counts[slot]));
+                int mean = cells.mean(slot);
+                entries.add(new Entry(mean, NearestColour.place(mean), cells.counts[slot]));
             }
         }
         return entries;
@@ -93,15 +96,6 @@ final class Quantiser {
             }
             return mean;
         }
-    }
-
-    private static int colour(float[] place) {
-        float alpha = Math.max(0, Math.min(1, place[3] / NearestColour.ALPHA));
-        int code = Math.round(alpha * 255);
-        if (code == 0) {
-            return 0;
-        }
-        return code << 24 | OkLab.convertOkLabToSrgb(place[0] / alpha, place[1] / alpha, place[2] / alpha);
     }
 
     /** Splits the group of the greatest variance at its mean, along the axis of the greatest variance, again and again. */
@@ -156,26 +150,29 @@ final class Quantiser {
         }
     }
 
-    private static float[][] refine(float[][] centres, List<Entry> entries) {
-        for (int round = 0; round < REFINEMENTS; round++) {
-            NearestColour nearest = new NearestColour(centres);
-            double[][] sums = new double[centres.length][DIMENSIONS + 1];
-            for (Entry entry : entries) {
-                double[] sum = sums[nearest.of(entry.place)];
-                for (int d = 0; d < DIMENSIONS; d++) {
-                    sum[d] += (double) entry.place[d] * entry.count;
-                }
-                sum[DIMENSIONS] += entry.count;
+    /** Of the entries nearest to each, the mean colour, weighed by what is seen of it; of those that are nearest to none, nothing. */
+    private static int[] means(NearestColour nearest, List<Entry> entries) {
+        double[][] sums = new double[nearest.size()][5];
+        for (Entry entry : entries) {
+            double[] sum = sums[nearest.of(entry.place)];
+            double seen = (double) entry.count * (entry.colour >>> 24);
+            for (int c = 0; c < 3; c++) {
+                sum[c] += seen * (entry.colour >>> 8 * c & 0xff);
             }
-            float[][] moved = new float[centres.length][];
-            for (int i = 0; i < centres.length; i++) {
-                moved[i] = centres[i].clone();
-                for (int d = 0; d < DIMENSIONS && sums[i][DIMENSIONS] > 0; d++) {
-                    moved[i][d] = (float) (sums[i][d] / sums[i][DIMENSIONS]);
-                }
-            }
-            centres = moved;
+            sum[3] += seen;
+            sum[4] += entry.count;
         }
-        return centres;
+        return Arrays.stream(sums)
+                .filter(sum -> sum[4] > 0)
+                .mapToInt(Quantiser::mean)
+                .toArray();
+    }
+
+    private static int mean(double[] sum) {
+        int argb = (int) Math.round(sum[3] / sum[4]) << 24;
+        for (int c = 0; c < 3 && argb != 0; c++) {
+            argb |= (int) Math.round(sum[c] / sum[3]) << 8 * c;
+        }
+        return argb;
     }
 }
