@@ -9,10 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 
-/** What one type was tried as so far: nothing twice, and no more than {@value #MOST}. Several threads may ask. */
+/** What one type was tried as so far: nothing twice, and no more than so often. Several threads may ask. */
 final class Trials {
     /** No type is encoded more often than this in one search; mostly four to ten do. */
     static final int MOST = 16;
+    /** Of a small picture with transparency, where alpha and colour are weighed against each other. */
+    private static final int MOST_OF_MARKS = 26;
+
+    private final int most;
 
     private final Request request;
     private final Subject subject;
@@ -20,6 +24,7 @@ final class Trials {
 
     Trials(Request request) {
         this.request = request;
+        this.most = request.soonTried() && request.pixels().channels() == 4 ? MOST_OF_MARKS : MOST;
         this.subject = new Subject(request.pixels());
     }
 
@@ -59,7 +64,7 @@ final class Trials {
 
     int left() {
         synchronized (made) {
-            return MOST - made.size();
+            return most - made.size();
         }
     }
 

@@ -151,8 +151,8 @@ public final class WeightSearch {
 
     private static List<Trial> searchType(Request request, Supplier<Original> original, PictureType type) {
         return switch (type) {
-            case JPEG -> new LossySearch(request, original).jpeg();
-            case WEBP -> new LossySearch(request, original).webp();
+            case JPEG -> new JpegSearch(request, original).run();
+            case WEBP -> new WebpSearch(request, original).run();
             case PNG -> new PaletteSearch(request, type).run();
             case ICO -> new PaletteSearch(request.under(request.maxBytes - IcoWriter.HEAD_BYTES), type).run();
             default -> throw new IllegalArgumentException(type.label() + " is not written");
@@ -165,9 +165,11 @@ public final class WeightSearch {
     }
 
     /** A way of encoding, whatever its quality. */
-    private record Kind(PictureType type, Encoding.Way way, Object chroma, boolean dithered, Encoding.Effort effort) {
+    private record Kind(
+            PictureType type, Encoding.Way way, Object chroma, int alpha, boolean dithered, Encoding.Effort effort) {
         static Kind of(Encoding made) {
-            return new Kind(made.type(), made.way(), made.chroma(), made.dithered(), made.effort());
+            return new Kind(
+                    made.type(), made.way(), made.chroma(), made.alphaQuality(), made.dithered(), made.effort());
         }
     }
 

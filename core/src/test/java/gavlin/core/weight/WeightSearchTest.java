@@ -23,6 +23,7 @@ import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -132,6 +133,39 @@ class WeightSearchTest {
                 .damage(OwnFile.pixels(Encoding.jpeg(90, Chroma.HALVED).write(letters, Tags.NONE)))
                 .seen();
         assertTrue(outcome.damage().seen() < halved / 2, outcome.damage().seen() + " of " + halved);
+    }
+
+    /** Coarse alpha makes steps of a glow: where the limit has room for fine alpha and coarser colour, that is seen less. */
+    @Test
+    void glowAsWebp_alphaAndColourAreWeighedAgainstEachOther() {
+        Pixels glow = glow();
+        int limit = 4200;
+        Outcome outcome = search(glow, limit, PictureType.WEBP);
+        assertTrue(outcome.file().length <= limit);
+        Original original = new Original(glow);
+        double coarse = IntStream.rangeClosed(0, 20)
+                .mapToObj(i -> Encoding.webp(5 * i, 20).write(glow, Tags.NONE))
+                .filter(file -> file.length <= limit)
+                .mapToDouble(file -> original.damage(OwnFile.pixels(file)).seen())
+                .min()
+                .orElseThrow();
+        double seen = outcome.damage().seen();
+        assertTrue(
+                seen < 0.7 * coarse, seen + " with " + outcome.chosen().settings() + ", " + coarse + " with alpha 20");
+    }
+
+    /** A disc of two colours in a soft light of its own. */
+    private static Pixels glow() {
+        Size size = Size.parse("240x160");
+        byte[] samples = new byte[240 * 160 * 4];
+        for (int i = 0; i < 240 * 160; i++) {
+            double far = Math.hypot(i % 240 - 120, i / 240 - 80);
+            samples[4 * i] = (byte) (210 + i / 240 / 4);
+            samples[4 * i + 1] = (byte) (60 + i / 240);
+            samples[4 * i + 2] = 30;
+            samples[4 * i + 3] = (byte) (far < 40 ? 255 : 200 * Math.exp(-(far - 40) / 18));
+        }
+        return new Pixels(size, 4, samples);
     }
 
     @Test

@@ -1,0 +1,105 @@
+package gavlin.core.weight;
+
+import gavlin.core.damage.Damage;
+import gavlin.core.damage.Original;
+import gavlin.core.geometry.Size;
+import gavlin.core.raster.Pixels;
+import gavlin.core.weight.Encoding.Way;
+import gavlin.core.weight.WeightSearch.Request;
+import java.util.Arrays;
+import java.util.function.DoubleFunction;
+import java.util.function.Supplier;
+
+/** Searches the qualities of one lossy type, over {@link Fineness}. */
+final class ByQuality {
+    /** A search by quality gets so many encodes, whatever else was tried before. */
+    private static final int LEAST_ENCODES = 7;
+
+    private final Request request;
+    private final Supplier<Original> original;
+    private final Trials trials;
+
+    /**
+     * How a type is searched.
+     *
+     * @param usual two places between which most files under a limit lie
+     * @param ample where damage is mostly not seen: beyond it only where it is
+     * @param enough the share of a binding limit that is near enough to it
+     * @param leastStep below which files hardly differ
+     * @param kept of the type's encodes, for what a search by quality can't reach
+     */
+    record Scale(double[] usual, double ample, double enough, double leastStep, int kept) {}
+
+    ByQuality(Request request, Supplier<Original> original, Trials trials) {
+        this.request = request;
+        this.original = original;
+        this.trials = trials;
+    }
+
+    /** Under a limit up to it, but no finer than ample unless that is seen; without one as coarse as is not seen. */
+    void run(Scale scale, DoubleFunction<Encoding> encoding) {
+        if (!request.limited()) {
+            byLikeness(scale, encoding);
+            return;
+        }
+        near(scale, encoding, Math.max(LEAST_ENCODES, trials.left() - scale.kept), first(scale, encoding));
+        Trial ample = trials.heaviestKeeping(Way.LOSSY)
+                .filter(best -> best.encoding().equals(encoding.apply(scale.ample)))
+                .orElse(null);
+        if (ample != null && ample.damage(original.get()).seen() > Damage.NOT_SEEN) {
+            Scale rest = new Scale(scale.usual, 1, scale.enough, scale.leastStep, scale.kept);
+            double step = (1 - scale.ample) / 4;
+            near(rest, encoding, trials.left() - scale.kept, scale.ample + step, scale.ample + 2 * step);
+        }
+    }
+
+    private double[] first(Scale scale, DoubleFunction<Encoding> encoding) {
+        Sample sample = Sample.of(request.pixels());
+        if (sample == null) {
+            return scale.usual;
+        }
+        int channels = request.pixels().channels();
+        Pixels dot = new Pixels(new Size(1, 1), channels, new byte[channels]);
+        int overhead = request.write(encoding.apply(scale.usual[0]), new Subject(dot)).length;
+        Subject bands = new Subject(sample.bands());
+        bands.prepare(encoding.apply(scale.usual[0]));
+        return sample.around(
+                scale.usual,
+                Math.log(request.maxBytes()) + Math.log((1 + scale.enough) / 2),
+                overhead,
+                x -> request.write(encoding.apply(x), bands).length);
+    }
+
+    /** Up to the limit, beginning at these places, in so many encodes. */
+    void near(Scale scale, DoubleFunction<Encoding> encoding, int most, double... first) {
+        if (most <= 0) {
+            return;
+        }
+        trials.prepare(encoding.apply(0));
+        double limit = Math.log(request.maxBytes());
+        QualitySearch<Trial> search = new QualitySearch<>(
+                x -> trials.make(encoding.apply(x * scale.ample)),
+                made -> Math.log(made.bytes()),
+                limit,
+                limit + Math.log(scale.enough),
+                scale.leastStep,
+                most);
+        search.run(Arrays.stream(first)
+                .map(x -> Math.max(0, Math.min(1, x / scale.ample)))
+                .distinct()
+                .limit(most)
+                .toArray());
+    }
+
+    /** The coarsest whose damage is not seen: the same search, turned round. */
+    private void byLikeness(Scale scale, DoubleFunction<Encoding> encoding) {
+        QualitySearch<Trial> search = new QualitySearch<>(
+                coarseness -> trials.make(encoding.apply(1 - coarseness)),
+                made -> Math.log(1e-6 + made.damage(original.get()).seen()),
+                Math.log(Damage.NOT_SEEN),
+                Math.log(0.85 * Damage.NOT_SEEN),
+                scale.leastStep,
+                trials.left());
+        search.run(1 - scale.usual[1], 1 - scale.usual[0]);
+    }
+}
