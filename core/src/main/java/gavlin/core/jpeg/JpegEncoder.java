@@ -30,6 +30,12 @@ public final class JpegEncoder {
                     new AcScan(1, 63, 1, true),
                     new AcScan(1, 63, 0, true)));
 
+    /** So many blocks are more than finding the way may cost. */
+    private static final int SAMPLED = 6_000;
+
+    private static final int SAMPLE_STRETCH = 100;
+    private static final int SAMPLE_EVERY = 6;
+
     private final Size size;
     private final List<Component> components;
 
@@ -100,7 +106,14 @@ public final class JpegEncoder {
         return Math.min(component, 1);
     }
 
+    /** Of many blocks the way is found on one row in {@value #SAMPLE_EVERY}, about: what is told is told in full only once. */
     private static List<Told> shortest(List<List<AcScan>> ways, int component, Rounded rounded) {
+        if (rounded.ends.length >= SAMPLED && ways.size() > 1) {
+            Rounded sample = rounded.sample(SAMPLE_STRETCH, SAMPLE_EVERY);
+            List<AcScan> way =
+                    shortest(ways, component, sample).stream().map(Told::scan).toList();
+            return shortest(List.of(way), component, rounded);
+        }
         return ways.stream()
                 .map(way -> way.stream()
                         .map(scan -> Told.of(component, scan, rounded))

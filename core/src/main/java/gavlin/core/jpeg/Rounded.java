@@ -21,6 +21,26 @@ final class Rounded {
         values = new short[places.length];
     }
 
+    /** One stretch of so many, told as if the others were not there. */
+    Rounded sample(int stretch, int every) {
+        int stretches = (ends.length + stretch * every - 1) / (stretch * every);
+        Rounded sample = new Rounded(stretches * stretch);
+        int block = 0;
+        int to = 0;
+        for (int from = 0; from < ends.length; from += stretch * every) {
+            for (int i = from; i < Math.min(ends.length, from + stretch); i++, block++) {
+                int count = ends[i] - start(i);
+                sample.reserve(to);
+                System.arraycopy(places, start(i), sample.places, to, count);
+                System.arraycopy(values, start(i), sample.values, to, count);
+                to += count;
+                sample.ends[block] = to;
+            }
+        }
+        Arrays.fill(sample.ends, block, sample.ends.length, to);
+        return sample;
+    }
+
     int start(int block) {
         return block == 0 ? 0 : ends[block - 1];
     }

@@ -19,8 +19,8 @@ final class Rounding {
     private static final double LONG_STEPS = 0.6;
     /** At quality 100 none is wanted any more, and nothing would be worth dropping. */
     private static final double LEAST_STEP = 0.1;
-    /** A cosine follows one of so many before it that aren't dropped: further back nothing is gained. */
-    private static final int LOOK_BACK = 8;
+    /** Dropping one saves hardly more than twelve bits: what is worth more is kept. */
+    private static final double MOST_SAVED = 12 * BIT;
 
     private static final int RUNS = 16;
     private static final int SIZES = 12;
@@ -153,24 +153,36 @@ final class Rounding {
         }
     }
 
-    /** The cheapest way to a cosine that is kept: rounded to nearest or one below, after one of those before it or after none. */
+    /**
+     * The cheapest way to a cosine that is kept, after one of those before it or after none: rounded to nearest, or one below where
+     * that takes fewer bits, which only a power of two does.
+     */
     private void reach(int n, int from, float scaled) {
-        int k = rounded.places[from + n];
         int nearest = Math.abs(rounded.values[from + n]);
         costs[n] = Float.MAX_VALUE;
-        for (int size = nearest; size >= Math.max(1, nearest - 1); size--) {
-            float away = scaled - size;
-            float error = weights[k] * away * away;
-            int bitsOfSize = bitsOf(size);
-            for (int p = n - 1; p >= -1; p = p >= 0 && p <= n - LOOK_BACK ? -1 : p - 1) {
-                int zeroes = p < 0 ? k - 1 : k - rounded.places[from + p] - 1;
-                float way = p < 0 ? dropped[n] : costs[p] + dropped[n] - dropped[p + 1];
-                float cost = error + way + (zeroes >> 4) * bits[ZEROES] + bits[(zeroes & 15) * SIZES + bitsOfSize];
-                if (cost < costs[n]) {
-                    costs[n] = cost;
-                    sizes[n] = size;
-                    before[n] = p;
-                }
+        reach(n, from, scaled, nearest);
+        if (nearest > 1 && (nearest & nearest - 1) == 0) {
+            reach(n, from, scaled, nearest - 1);
+        }
+    }
+
+    private void reach(int n, int from, float scaled, int size) {
+        int k = rounded.places[from + n];
+        float away = scaled - size;
+        float error = weights[k] * away * away;
+        int bitsOfSize = bitsOf(size);
+        for (int p = n - 1; p >= -1; p--) {
+            float between = dropped[n] - dropped[p + 1];
+            if (between > MOST_SAVED) {
+                break;
+            }
+            int zeroes = p < 0 ? k - 1 : k - rounded.places[from + p] - 1;
+            float way = p < 0 ? between : costs[p] + between;
+            float cost = error + way + (zeroes >> 4) * bits[ZEROES] + bits[(zeroes & 15) * SIZES + bitsOfSize];
+            if (cost < costs[n]) {
+                costs[n] = cost;
+                sizes[n] = size;
+                before[n] = p;
             }
         }
     }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -115,14 +116,27 @@ public final class WeightSearch {
 
     /** @throws Superseded when the request says so, or the thread is interrupted, between two encodes */
     public static Outcome search(Request request) {
-        // What comparing needs is prepared while the first files are made.
-        CompletableFuture<Original> prepared = CompletableFuture.supplyAsync(request::original);
-        Supplier<Original> original = prepared::join;
+        Supplier<Original> original = once(request::original);
         List<Trial> all = request.types.parallelStream()
                 .flatMap(type -> searchType(request, original, type).parallelStream())
                 .toList();
         contenders(request, all).parallelStream().forEach(trial -> trial.damage(original.get()));
         return outcome(request, original.get(), all);
+    }
+
+    /**
+     * What comparing needs is prepared when the first asks for it: the first file comes sooner. Those who ask meanwhile wait, and help,
+     * which a lock would keep them from.
+     */
+    private static Supplier<Original> once(Supplier<Original> made) {
+        CompletableFuture<Original> prepared = new CompletableFuture<>();
+        AtomicBoolean asked = new AtomicBoolean();
+        return () -> {
+            if (!asked.getAndSet(true)) {
+                prepared.completeAsync(made);
+            }
+            return prepared.join();
+        };
     }
 
     /** One encoding that a person chose, whatever it weighs. */
