@@ -62,12 +62,14 @@ final class WeightFigures {
     }
 
     private void jpegPeers(Pixels pixels, int limit) throws Exception {
-        if (Workbench.isInstalled("jpegoptim") && Workbench.isInstalled("convert")) {
-            bench.run("convert", "source.png", "-quality", "98", "peer.jpg");
+        // Elsewhere another program may have that name.
+        boolean converted =
+                Workbench.isInstalled("convert") && bench.works("convert", "source.png", "-quality", "98", "peer.jpg");
+        if (converted && Workbench.isInstalled("jpegoptim")) {
             bench.run("jpegoptim", "-q", "--size=" + limit / 1000, "--all-progressive", "peer.jpg");
             peerSays("jpegoptim", pixels, "peer.jpg", limit);
         }
-        if (Workbench.isInstalled("convert")) {
+        if (converted) {
             bench.run("convert", "source.png", "-define", "jpeg:extent=" + limit + "B", "extent.jpg");
             peerSays("convert", pixels, "extent.jpg", limit);
         }

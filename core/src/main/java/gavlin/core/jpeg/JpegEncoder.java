@@ -30,6 +30,8 @@ public final class JpegEncoder {
                     new AcScan(1, 63, 1, true),
                     new AcScan(1, 63, 0, true)));
 
+    /** Bytes of a scan besides its table and its bits. */
+    private static final int SCAN_HEADERS = 14;
     /** So many blocks are more than finding the way may cost. */
     private static final int SAMPLED = 6_000;
 
@@ -53,19 +55,7 @@ public final class JpegEncoder {
                         new Component(pixels, Plane.CR, chroma.across, chroma.down));
     }
 
-    /** A scan of one component, told and coded. */
-    private record Told(int component, AcScan scan, Tokens tokens, HuffmanCode code) {
-        private static final int HEADERS = 4 + 10;
-
-        static Told of(int component, AcScan scan, Rounded rounded) {
-            Tokens tokens = scan.tokens(rounded);
-            return new Told(component, scan, tokens, new HuffmanCode(tokens.counts()));
-        }
-
-        long bits() {
-            return tokens.bits(code) + 8L * (HEADERS + code.tableBytes());
-        }
-    }
+    private record Part(int component, AcScan scan) {}
 
     /** @param quality 1..100, fractions allowed: the scale of the example tables of T.81 Annex K */
     public byte[] write(double quality) {
@@ -91,13 +81,14 @@ public final class JpegEncoder {
             rounded.add(Rounding.of(component, steps[table(rounded.size())]));
         }
         new DcScan(components, rounded).write(out);
-        List<Told> scans = new ArrayList<>();
+        List<Part> parts = new ArrayList<>();
         for (int i = 0; i < components.size(); i++) {
-            scans.addAll(shortest(ways, i, rounded.get(i)));
+            int component = i;
+            shortest(ways, rounded.get(i)).forEach(scan -> parts.add(new Part(component, scan)));
         }
         // What is coarse of all comes before what is fine of one.
-        scans.sort(Comparator.comparingInt((Told told) -> -told.scan.low()));
-        scans.forEach(told -> write(told, out));
+        parts.sort(Comparator.comparingInt((Part part) -> -part.scan.low()));
+        parts.forEach(part -> write(part, rounded.get(part.component), out));
         out.marker(0xd9);
         return out.toBytes();
     }
@@ -106,21 +97,19 @@ public final class JpegEncoder {
         return Math.min(component, 1);
     }
 
-    /** Of many blocks the way is found on one row in {@value #SAMPLE_EVERY}, about: what is told is told in full only once. */
-    private static List<Told> shortest(List<List<AcScan>> ways, int component, Rounded rounded) {
-        if (rounded.ends.length >= SAMPLED && ways.size() > 1) {
-            Rounded sample = rounded.sample(SAMPLE_STRETCH, SAMPLE_EVERY);
-            List<AcScan> way =
-                    shortest(ways, component, sample).stream().map(Told::scan).toList();
-            return shortest(List.of(way), component, rounded);
-        }
+    /** Of many blocks the way is found on one row in {@value #SAMPLE_EVERY}, about. */
+    private static List<AcScan> shortest(List<List<AcScan>> ways, Rounded rounded) {
+        Rounded judged = rounded.ends.length < SAMPLED ? rounded : rounded.sample(SAMPLE_STRETCH, SAMPLE_EVERY);
         return ways.stream()
-                .map(way -> way.stream()
-                        .map(scan -> Told.of(component, scan, rounded))
-                        .toList())
-                .min(Comparator.comparingLong(
-                        way -> way.stream().mapToLong(Told::bits).sum()))
+                .min(Comparator.comparingLong(way ->
+                        way.stream().mapToLong(scan -> bits(scan, judged)).sum()))
                 .orElseThrow();
+    }
+
+    private static long bits(AcScan scan, Rounded rounded) {
+        Tokens tokens = scan.tokens(rounded);
+        HuffmanCode code = new HuffmanCode(tokens.counts());
+        return tokens.bits(code) + 8L * (SCAN_HEADERS + code.tableBytes());
     }
 
     private void frame(Output out) {
@@ -140,14 +129,16 @@ public final class JpegEncoder {
         segment(out, PROGRESSIVE, body);
     }
 
-    private static void write(Told told, Output out) {
+    private static void write(Part part, Rounded rounded, Output out) {
+        AcScan scan = part.scan;
+        Tokens tokens = scan.tokens(rounded);
+        HuffmanCode code = new HuffmanCode(tokens.counts());
         out.marker(CODES);
-        out.pair(2 + told.code.tableBytes());
-        told.code.writeTable(0x10, out);
-        AcScan scan = told.scan;
+        out.pair(2 + code.tableBytes());
+        code.writeTable(0x10, out);
         int high = scan.refines() ? scan.low() + 1 : 0;
-        segment(out, SCAN, 1, told.component + 1, 0, scan.from(), scan.to(), high << 4 | scan.low());
-        told.tokens.write(told.code, out);
+        segment(out, SCAN, 1, part.component + 1, 0, scan.from(), scan.to(), high << 4 | scan.low());
+        tokens.write(code, out);
         out.endBits();
     }
 
