@@ -62,8 +62,9 @@ final class TestSubjects {
         all.put(
                 "colour wheel",
                 resized(
-                        OwnFile.pixels(Files.readAllBytes(PHOTOS.resolve("skimage-logo-alpha.png"))),
-                        Size.parse("240x240")));
+                                OwnFile.pixels(Files.readAllBytes(PHOTOS.resolve("skimage-logo-alpha.png"))),
+                                Size.parse("240x240"))
+                        .withoutIdleAlpha());
         all.put("portrait", round(TestCrops.all().get("face")));
         return all;
     }

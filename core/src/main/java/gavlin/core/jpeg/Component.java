@@ -15,7 +15,7 @@ final class Component {
 
     private static final int SHIFT = 1 << 15;
 
-    /** Pixels for each sample. */
+    /** Pixels for each sample: 1 or 2. */
     final int across;
 
     final int down;
@@ -83,36 +83,22 @@ final class Component {
 
     /** A row of samples, each the mean of its pixels; beyond the picture its last goes on. */
     private void sampleRow(Pixels pixels, Plane plane, int row, float[] into, int at) {
+        byte[] from = pixels.samples();
         int width = pixels.size().width();
         int samples = (width + across - 1) / across;
-        Arrays.fill(into, at, at + samples, plane.shift);
+        int shift = across - 1;
         float share = 1f / (across * down);
+        Arrays.fill(into, at, at + samples, plane.shift);
         for (int dy = 0; dy < down; dy++) {
-            int y = Math.min(row * down + dy, pixels.size().height() - 1);
-            for (int dx = 0; dx < across; dx++) {
-                addRow(pixels.samples(), plane, share, y * width, dx, width - 1, into, at, samples);
+            int start = Math.min(row * down + dy, pixels.size().height() - 1) * width;
+            for (int x = 0; x < samples * across; x++) {
+                int i = 3 * (start + Math.min(x, width - 1));
+                float sample = plane.red * (from[i] & 0xff)
+                        + plane.green * (from[i + 1] & 0xff)
+                        + plane.blue * (from[i + 2] & 0xff);
+                into[at + (x >> shift)] += share * sample;
             }
         }
         Arrays.fill(into, at + samples, at + blocksAcross * Cosines.SIDE, into[at + samples - 1]);
-    }
-
-    /** Adds to each sample its share of one of its pixels. */
-    private void addRow(
-            byte[] from,
-            Plane plane,
-            float share,
-            int rowStart,
-            int firstX,
-            int lastX,
-            float[] into,
-            int at,
-            int count) {
-        float red = share * plane.red;
-        float green = share * plane.green;
-        float blue = share * plane.blue;
-        for (int i = 0; i < count; i++) {
-            int p = (rowStart + Math.min(firstX + i * across, lastX)) * 3;
-            into[at + i] += red * (from[p] & 0xff) + green * (from[p + 1] & 0xff) + blue * (from[p + 2] & 0xff);
-        }
     }
 }

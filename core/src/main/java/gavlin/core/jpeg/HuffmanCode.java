@@ -1,6 +1,7 @@
 package gavlin.core.jpeg;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
@@ -43,7 +44,7 @@ final class HuffmanCode {
         weights[SYMBOLS] = 1;
         int[] sizes = new int[SYMBOLS + 1];
         int[] next = new int[SYMBOLS + 1];
-        java.util.Arrays.fill(next, -1);
+        Arrays.fill(next, -1);
         while (true) {
             int least = least(weights, -1);
             int second = least(weights, least);

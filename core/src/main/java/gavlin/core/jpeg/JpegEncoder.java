@@ -13,6 +13,8 @@ import java.util.List;
  * Its cosines are kept, two bytes each: 2 bytes a pixel of grey, 3 to 6 of colour. Several threads may write.
  */
 public final class JpegEncoder {
+    private static final int START = 0xd8;
+    private static final int END = 0xd9;
     private static final int JFIF = 0xe0;
     private static final int TABLES = 0xdb;
     private static final int PROGRESSIVE = 0xc2;
@@ -66,7 +68,7 @@ public final class JpegEncoder {
     byte[] write(double quality, List<List<AcScan>> ways) {
         Require.range("quality", quality, 1, 100, "");
         Output out = new Output();
-        out.marker(0xd8);
+        out.marker(START);
         segment(out, JFIF, 'J', 'F', 'I', 'F', 0, 1, 1, 0, 0, 1, 0, 1, 0, 0);
         Steps[] steps = {Steps.of(true, quality), Steps.of(false, quality)};
         int[] tables = new int[(1 + Cosines.BLOCK) * Math.min(2, components.size())];
@@ -89,7 +91,7 @@ public final class JpegEncoder {
         // What is coarse of all comes before what is fine of one.
         parts.sort(Comparator.comparingInt((Part part) -> -part.scan.low()));
         parts.forEach(part -> write(part, rounded.get(part.component), out));
-        out.marker(0xd9);
+        out.marker(END);
         return out.toBytes();
     }
 
