@@ -40,6 +40,10 @@ final class Component {
             this.blue = blue;
             this.shift = shift;
         }
+
+        float of(int r, int g, int b) {
+            return red * r + green * g + blue * b;
+        }
     }
 
     Component(Pixels pixels, Plane plane, int across, int down) {
@@ -93,10 +97,7 @@ final class Component {
             int start = Math.min(row * down + dy, pixels.size().height() - 1) * width;
             for (int x = 0; x < samples * across; x++) {
                 int i = 3 * (start + Math.min(x, width - 1));
-                float sample = plane.red * (from[i] & 0xff)
-                        + plane.green * (from[i + 1] & 0xff)
-                        + plane.blue * (from[i + 2] & 0xff);
-                into[at + (x >> shift)] += share * sample;
+                into[at + (x >> shift)] += share * plane.of(from[i] & 0xff, from[i + 1] & 0xff, from[i + 2] & 0xff);
             }
         }
         Arrays.fill(into, at + samples, at + blocksAcross * Cosines.SIDE, into[at + samples - 1]);

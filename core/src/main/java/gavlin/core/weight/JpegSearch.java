@@ -3,6 +3,7 @@ package gavlin.core.weight;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.jpeg.Chroma;
+import gavlin.core.jpeg.ChromaDetail;
 import gavlin.core.weight.ByQuality.Scale;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;

@@ -30,6 +30,8 @@ final class WebpSearch {
     private static final List<Integer> ALPHA_QUALITIES = List.of(100, 80, 74, 71, 50, 20);
     /** Another quality of alpha is tried so often. */
     private static final int OTHER_ALPHA = 5;
+    /** The limit mostly leaves a next coarser alpha so much more {@link Fineness} of colour, and a finer one so much less. */
+    private static final double[] ALPHA_SHIFTS = {0.05, 0.15};
     /** libwebp's noise shaping is 50 by default. */
     private static final int[] LESS_SHAPING = {40, 30};
     /** All of libwebp's effort makes a file lighter by as much as lies between these, in logarithms: mostly by little, of grain by a third. */
@@ -174,8 +176,8 @@ final class WebpSearch {
                     SCALE,
                     x -> Encoding.webp(Fineness.webpQuality(x), alpha).with(Effort.FINE),
                     Math.min(OTHER_ALPHA, trials.left()),
-                    Math.min(SCALE.ample(), from + 0.05 * step),
-                    Math.min(SCALE.ample(), from + 0.15 * step));
+                    Math.min(SCALE.ample(), from + ALPHA_SHIFTS[0] * step),
+                    Math.min(SCALE.ample(), from + ALPHA_SHIFTS[1] * step));
             Optional<Trial> found = trials.heaviestKeeping(encoding -> encoding.way() == Way.LOSSY
                     && encoding.effort() == Effort.FINE
                     && encoding.alphaQuality() == alpha);

@@ -15,6 +15,7 @@ import gavlin.core.damage.Letters;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
 import gavlin.core.jpeg.Chroma;
+import gavlin.core.jpeg.ChromaDetail;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.WeightSearch.Outcome;
 import gavlin.core.weight.WeightSearch.Request;

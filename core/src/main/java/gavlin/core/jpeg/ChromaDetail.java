@@ -1,16 +1,17 @@
-package gavlin.core.weight;
+package gavlin.core.jpeg;
 
-import gavlin.core.jpeg.Chroma;
+import gavlin.core.jpeg.Component.Plane;
 import gavlin.core.raster.Pixels;
 
 /** Decides how finely a JPEG should keep colour, by what halving it would do to this picture. */
-final class ChromaDetail {
+public final class ChromaDetail {
     /** Root mean square change of Cb and Cr, 0..255, from which coloured edges visibly smear: measured on lettering. */
     private static final double VISIBLE = 6;
 
     private ChromaDetail() {}
 
-    static Chroma of(Pixels pixels) {
+    /** @param pixels without alpha */
+    public static Chroma of(Pixels pixels) {
         return lossFromHalving(pixels) > VISIBLE ? Chroma.FULL : Chroma.HALVED;
     }
 
@@ -32,8 +33,8 @@ final class ChromaDetail {
                     int r = in[i] & 0xff;
                     int g = in[i + 1] & 0xff;
                     int b = in[i + 2] & 0xff;
-                    cb[k] = -0.168736 * r - 0.331264 * g + 0.5 * b;
-                    cr[k] = 0.5 * r - 0.418688 * g - 0.081312 * b;
+                    cb[k] = Plane.CB.of(r, g, b);
+                    cr[k] = Plane.CR.of(r, g, b);
                     meanCb += cb[k] / 4;
                     meanCr += cr[k] / 4;
                 }
