@@ -26,23 +26,42 @@ final class Output {
         octet(code);
     }
 
-    /** @param count 0..16 */
-    void bits(int value, int count) {
+    /** @param count 0..32 */
+    void bits(long value, int count) {
         pending = pending << count | value & (1L << count) - 1;
         pendingBits += count;
-        while (pendingBits >= 8) {
-            pendingBits -= 8;
-            int whole = (int) (pending >> pendingBits) & 0xff;
-            octet(whole);
-            if (whole == 0xff) {
-                octet(0);
-            }
+        if (pendingBits >= 32) {
+            pendingBits -= 32;
+            four((int) (pending >>> pendingBits));
+        }
+    }
+
+    private void four(int whole) {
+        if (size + 8 > bytes.length) {
+            bytes = Arrays.copyOf(bytes, 2 * bytes.length);
+        }
+        for (int shift = 24; shift >= 0; shift -= 8) {
+            stuffed(whole >>> shift);
+        }
+    }
+
+    private void stuffed(int octet) {
+        bytes[size++] = (byte) octet;
+        if ((byte) octet == -1) {
+            bytes[size++] = 0;
         }
     }
 
     /** Fills the last byte with ones. */
     void endBits() {
-        bits(0x7f, (8 - pendingBits) % 8);
+        int missing = (4 * 8 - pendingBits) % 8;
+        int left = pendingBits + missing;
+        pending = pending << missing | 0x7f & (1 << missing) - 1;
+        pendingBits = 0;
+        bytes = Arrays.copyOf(bytes, Math.max(bytes.length, size + left));
+        for (int shift = left - 8; shift >= 0; shift -= 8) {
+            stuffed((int) (pending >>> shift));
+        }
     }
 
     byte[] toBytes() {

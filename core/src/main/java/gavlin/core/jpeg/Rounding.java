@@ -20,7 +20,7 @@ final class Rounding {
     /** At quality 100 none is wanted any more, and nothing would be worth dropping. */
     private static final double LEAST_STEP = 0.1;
     /** Dropping one saves hardly more than twelve bits: what is worth more is kept. */
-    private static final double MOST_SAVED = 12 * BIT;
+    private static final float MOST_SAVED = (float) (12 * BIT);
 
     private static final int RUNS = 16;
     private static final int SIZES = 12;
@@ -34,13 +34,18 @@ final class Rounding {
 
     private final float[] inverse = new float[Cosines.BLOCK];
     private final float[] weights = new float[Cosines.BLOCK];
-    /** Worth of the bits of a run of zeroes and a size, at run · {@value #SIZES} + size; with the size's own bits. */
-    private final float[] bits = new float[RUNS * SIZES];
+    /** Worth of the bits of zeroes and the size behind them, at zeroes · {@value #SIZES} + size; with the size's own bits. */
+    private final float[] bits = new float[(Cosines.BLOCK - 1) * SIZES];
 
-    /** Of the block at hand, for each cosine that isn't 0, and one more: error of all before it, were they dropped. */
-    private final float[] dropped = new float[Cosines.BLOCK + 1];
+    private float endBits;
 
-    /** The least that it costs to keep it, what it is rounded to then, and which is kept before it; −1 for none. */
+    /** Of the block at hand, from 1 on, those of its cosines that aren't 0: where they are. Before them stands the block's first. */
+    private final int[] places = new int[Cosines.BLOCK];
+
+    /** Error of all before and with it, were they dropped. */
+    private final float[] dropped = new float[Cosines.BLOCK];
+
+    /** The least that it costs to keep it, what it is rounded to then, and which is kept before it. */
     private final float[] costs = new float[Cosines.BLOCK];
 
     private final int[] sizes = new int[Cosines.BLOCK];
@@ -84,7 +89,7 @@ final class Rounding {
     }
 
     private void learn() {
-        int[] counts = new int[bits.length];
+        int[] counts = new int[RUNS * SIZES];
         int all = 0;
         for (int block = 0, i = 0; block < rounded.ends.length; block++) {
             int last = 0;
@@ -100,9 +105,15 @@ final class Rounding {
                 all++;
             }
         }
+        float[] ofSymbol = new float[counts.length];
+        for (int i = 0; i < counts.length; i++) {
+            double entropy = Math.log((all + counts.length * 0.25) / (counts[i] + 0.25)) / Math.log(2);
+            ofSymbol[i] = (float) (BIT * (entropy + i % SIZES));
+        }
+        endBits = ofSymbol[END];
         for (int i = 0; i < bits.length; i++) {
-            double entropy = Math.log((all + bits.length * 0.25) / (counts[i] + 0.25)) / Math.log(2);
-            bits[i] = (float) (BIT * (entropy + i % SIZES));
+            int zeroes = i / SIZES;
+            bits[i] = (zeroes >> 4) * ofSymbol[ZEROES] + ofSymbol[(zeroes & 15) * SIZES + i % SIZES];
         }
     }
 
@@ -115,10 +126,11 @@ final class Rounding {
         for (int block = 0, from = 0; block < rounded.ends.length; block++) {
             int count = rounded.ends[block] - from;
             findCheapest(block * Cosines.BLOCK, from, count);
-            for (int n = 0; n < count; n++) {
+            for (int n = 1; n <= count; n++) {
                 if (sizes[n] != 0) {
-                    rounded.places[to] = rounded.places[from + n];
-                    rounded.values[to++] = (short) (rounded.values[from + n] < 0 ? -sizes[n] : sizes[n]);
+                    int size = rounded.values[from + n - 1] < 0 ? -sizes[n] : sizes[n];
+                    rounded.places[to] = (byte) places[n];
+                    rounded.values[to++] = (short) size;
                 }
             }
             from += count;
@@ -128,23 +140,23 @@ final class Rounding {
 
     /** Leaves in {@link #sizes} what each of a block's is rounded to, 0 where it is dropped. */
     private void findCheapest(int at, int from, int count) {
-        for (int n = 0; n < count; n++) {
-            int k = rounded.places[from + n];
-            float scaled = Math.abs(cosines[at + k] * inverse[k]);
-            dropped[n + 1] = dropped[n] + weights[k] * scaled * scaled;
-            reach(n, from, scaled);
+        for (int n = 1; n <= count; n++) {
+            int place = rounded.places[from + n - 1];
+            float scaled = Math.abs(cosines[at + place] * inverse[place]);
+            places[n] = place;
+            dropped[n] = dropped[n - 1] + weights[place] * scaled * scaled;
+            reach(n, Math.abs(rounded.values[from + n - 1]), scaled);
         }
-        int last = -1;
-        float least = dropped[count] + bits[END];
-        for (int n = 0; n < count; n++) {
-            boolean full = rounded.places[from + n] == Cosines.BLOCK - 1;
-            float cost = costs[n] + dropped[count] - dropped[n + 1] + (full ? 0 : bits[END]);
+        int last = 0;
+        float least = dropped[count] + endBits;
+        for (int n = 1; n <= count; n++) {
+            float cost = costs[n] + dropped[count] - dropped[n] + (places[n] == Cosines.BLOCK - 1 ? 0 : endBits);
             if (cost < least) {
                 least = cost;
                 last = n;
             }
         }
-        for (int n = count - 1; n >= 0; n--) {
+        for (int n = count; n >= 1; n--) {
             if (n == last) {
                 last = before[n];
             } else {
@@ -157,33 +169,39 @@ final class Rounding {
      * The cheapest way to a cosine that is kept, after one of those before it or after none: rounded to nearest, or one below where
      * that takes fewer bits, which only a power of two does.
      */
-    private void reach(int n, int from, float scaled) {
-        int nearest = Math.abs(rounded.values[from + n]);
-        costs[n] = Float.MAX_VALUE;
-        reach(n, from, scaled, nearest);
-        if (nearest > 1 && (nearest & nearest - 1) == 0) {
-            reach(n, from, scaled, nearest - 1);
-        }
-    }
-
-    private void reach(int n, int from, float scaled, int size) {
-        int k = rounded.places[from + n];
-        float away = scaled - size;
-        float error = weights[k] * away * away;
-        int bitsOfSize = bitsOf(size);
-        for (int p = n - 1; p >= -1; p--) {
-            float between = dropped[n] - dropped[p + 1];
+    private void reach(int n, int nearest, float scaled) {
+        int place = places[n];
+        float weight = weights[place];
+        float away = scaled - nearest;
+        float error = weight * away * away;
+        boolean lower = nearest > 1 && (nearest & nearest - 1) == 0;
+        float further = away + 1;
+        float errorBelow = weight * further * further;
+        int size = bitsOf(nearest);
+        float least = Float.MAX_VALUE;
+        int cheapest = 0;
+        int after = 0;
+        for (int p = n - 1; p >= 0; p--) {
+            float between = dropped[n - 1] - dropped[p];
             if (between > MOST_SAVED) {
                 break;
             }
-            int zeroes = p < 0 ? k - 1 : k - rounded.places[from + p] - 1;
-            float way = p < 0 ? between : costs[p] + between;
-            float cost = error + way + (zeroes >> 4) * bits[ZEROES] + bits[(zeroes & 15) * SIZES + bitsOfSize];
-            if (cost < costs[n]) {
-                costs[n] = cost;
-                sizes[n] = size;
-                before[n] = p;
+            float way = costs[p] + between;
+            int zeroes = (place - places[p] - 1) * SIZES + size;
+            float cost = error + way + bits[zeroes];
+            if (cost < least) {
+                least = cost;
+                cheapest = nearest;
+                after = p;
+            }
+            if (lower && errorBelow + way + bits[zeroes - 1] < least) {
+                least = errorBelow + way + bits[zeroes - 1];
+                cheapest = nearest - 1;
+                after = p;
             }
         }
+        costs[n] = least;
+        sizes[n] = cheapest;
+        before[n] = after;
     }
 }

@@ -52,10 +52,13 @@ final class Tokens {
 
     void writeOne(int i, HuffmanCode code, Output out) {
         int token = tokens[i];
+        int bits = token >> COUNT_AT & 0x1f;
+        long extra = token >>> EXTRA_AT;
         if ((token & HAS_SYMBOL) != 0) {
             int symbol = token & 0xff;
-            out.bits(code.code(symbol), code.length(symbol));
+            extra |= (long) code.code(symbol) << bits;
+            bits += code.length(symbol);
         }
-        out.bits(token >>> EXTRA_AT, token >> COUNT_AT & 0x1f);
+        out.bits(extra, bits);
     }
 }
