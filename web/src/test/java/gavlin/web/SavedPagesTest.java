@@ -4,7 +4,6 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import gavlin.core.page.PageReading;
@@ -43,11 +42,7 @@ class SavedPagesTest {
         int all = 0;
         try (Playwright playwright = Playwright.create();
                 Stream<Path> files = Files.list(PAGES)) {
-            Browser browser = playwright
-                    .chromium()
-                    .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of("/usr/bin/chromium"))
-                            .setArgs(List.of("--no-sandbox", "--disable-gpu")));
+            Browser browser = Chromium.launch(playwright);
             Page page = browser.newPage();
             List<Path> pages = files.filter(file -> file.toString().endsWith(".html"))
                     .sorted()

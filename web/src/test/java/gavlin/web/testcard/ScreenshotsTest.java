@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertNotNull;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.ScreenshotType;
@@ -17,10 +16,10 @@ import gavlin.core.geometry.Space.InPage;
 import gavlin.core.raster.Pixels;
 import gavlin.core.testcard.CardReading;
 import gavlin.core.testcard.TestCard;
+import gavlin.web.Chromium;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -43,11 +42,7 @@ class ScreenshotsTest {
     @BeforeAll
     static void start() {
         playwright = Playwright.create();
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of("--no-sandbox", "--disable-gpu")));
+        browser = Chromium.launch(playwright);
     }
 
     @AfterAll
