@@ -6,16 +6,11 @@ import gavlin.core.geometry.Size;
 import gavlin.core.raster.Orientation;
 import gavlin.core.raster.RowSink;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.CancellationException;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 
 /**
  * AVIF and HEIC (ISO/IEC 23008-12), by libheif's own programs where the machine has them (Debian's libheif-examples), each in a
@@ -26,10 +21,6 @@ final class HeifFormat implements PictureReader.Format {
     private static final String CONVERT = "heif-convert";
     private static final int INFO_SECONDS = 5;
     private static final int CONVERT_SECONDS = 60;
-    /** Of address space for the process, kB: a picture of 120 megapixels in its own planes and as RGB, and the program. */
-    private static final long MOST_MEMORY_KB = 2_500_000;
-    /** Of anything that it writes, in the shell's blocks of 512 bytes: a gigabyte. */
-    private static final long MOST_OUTPUT_BLOCKS = 2_000_000;
 
     private static final Pattern PRIMARY = Pattern.compile("image: (\\d+)x(\\d+) \\(id=\\d+\\), primary");
     private static final Pattern ALPHA = Pattern.compile("alpha channel: *yes");
@@ -54,7 +45,7 @@ final class HeifFormat implements PictureReader.Format {
     @Override
     public Header inspect(Bytes file, Limits limits) {
         PictureType type = isAvif(file) ? PictureType.AVIF : PictureType.HEIC;
-        if (!isInstalled(INFO) || !isInstalled(CONVERT)) {
+        if (!HeifPrograms.has(INFO) || !HeifPrograms.has(CONVERT)) {
             throw new PictureRefused(
                     Reason.UNSUPPORTED,
                     "the file is "
@@ -62,7 +53,10 @@ final class HeifFormat implements PictureReader.Format {
                             + ", which needs libheif's programs on the server (package libheif-examples); "
                             + "or export it as a JPEG");
         }
-        String said = inFolder(file, folder -> run(folder, INFO_SECONDS, INFO, "in"));
+        String said = HeifPrograms.inFolder(folder -> {
+            Files.write(folder.resolve("in"), file.array());
+            return run(folder, INFO_SECONDS, INFO, "in");
+        });
         Matcher primary = PRIMARY.matcher(said);
         if (!primary.find()) {
             throw PictureRefused.corrupt("libheif finds no picture in it");
@@ -73,7 +67,8 @@ final class HeifFormat implements PictureReader.Format {
 
     @Override
     public void decode(Bytes file, Header header, Extent extent, RowSink sink) throws IOException {
-        inFolder(file, folder -> {
+        HeifPrograms.inFolder(folder -> {
+            Files.write(folder.resolve("in"), file.array());
             run(folder, CONVERT_SECONDS, CONVERT, "in", "out.png");
             Bytes png = new Bytes(Files.readAllBytes(folder.resolve("out.png")));
             PngFormat format = new PngFormat();
@@ -115,79 +110,13 @@ final class HeifFormat implements PictureReader.Format {
         return out;
     }
 
-    private interface Work {
-        String in(Path folder) throws IOException;
-    }
-
-    private static String inFolder(Bytes file, Work work) {
-        Path folder = null;
-        try {
-            folder = Files.createTempDirectory("heif");
-            Files.write(folder.resolve("in"), file.array());
-            return work.in(folder);
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException("the folder for temporary files cannot be used", e);
-        } finally {
-            delete(folder);
-        }
-    }
-
-    private static void delete(Path folder) {
-        if (folder == null) {
-            return;
-        }
-        try (Stream<Path> all = Files.list(folder)) {
-            for (Path path : all.toList()) {
-                Files.deleteIfExists(path);
-            }
-            Files.deleteIfExists(folder);
-        } catch (IOException e) {
-            // It is in the folder for temporary files, which the machine clears.
-        }
-    }
-
     private static String run(Path folder, int seconds, String... command) throws IOException {
-        String limited = "ulimit -v " + MOST_MEMORY_KB + " -f " + MOST_OUTPUT_BLOCKS + "; exec \"$@\"";
-        String[] all = Stream.concat(Stream.of("sh", "-c", limited, "sh"), Stream.of(command))
-                .toArray(String[]::new);
-        Process process = new ProcessBuilder(all)
-                .directory(folder.toFile())
-                .redirectErrorStream(true)
-                .redirectOutput(folder.resolve("said").toFile())
-                .start();
         try {
-            if (!process.waitFor(seconds, TimeUnit.SECONDS)) {
-                throw new PictureRefused(Reason.TOO_LARGE, "the picture takes more than " + seconds + " s to decode");
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new CancellationException("decoding was stopped");
-        } finally {
-            process.destroyForcibly();
+            return HeifPrograms.run(folder, seconds, command);
+        } catch (HeifPrograms.Failed e) {
+            throw e.tooLong()
+                    ? new PictureRefused(Reason.TOO_LARGE, "the picture takes more than " + seconds + " s to decode")
+                    : PictureRefused.corrupt("libheif cannot decode it");
         }
-        if (process.exitValue() != 0) {
-            throw PictureRefused.corrupt("libheif cannot decode it");
-        }
-        return Files.readString(folder.resolve("said"), StandardCharsets.ISO_8859_1);
-    }
-
-    /** The library's file, whose name has its version, wherever Debian's machines keep it. */
-    static String version() {
-        try (DirectoryStream<Path> folders = Files.newDirectoryStream(Path.of("/usr/lib"), "*-linux-gnu*")) {
-            for (Path folder : folders) {
-                Path library = folder.resolve("libheif.so.1");
-                if (Files.exists(library)) {
-                    return library.toRealPath().getFileName().toString();
-                }
-            }
-        } catch (IOException e) {
-            // Then it is not known.
-        }
-        return "libheif";
-    }
-
-    private static boolean isInstalled(String command) {
-        return Stream.of(System.getenv().getOrDefault("PATH", "").split(":"))
-                .anyMatch(part -> Files.isExecutable(Path.of(part, command)));
     }
 }

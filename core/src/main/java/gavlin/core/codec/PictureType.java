@@ -15,7 +15,7 @@ public enum PictureType {
     BMP("image/bmp", "bmp", "BMP", true, false),
     SVG("image/svg+xml", "svg", "SVG", true, false),
     PDF("application/pdf", "pdf", "PDF", true, false),
-    AVIF("image/avif", "avif", "AVIF", true, false),
+    AVIF("image/avif", "avif", "AVIF", true, true),
     HEIC("image/heic", "heic", "HEIC", true, false);
 
     private final String mediaType;
@@ -65,8 +65,9 @@ public enum PictureType {
         return alpha;
     }
 
+    /** Of AVIF only where the machine has an encoder: see {@link AvifWriter}. */
     public boolean canBeWritten() {
-        return written;
+        return written && (this != AVIF || AvifWriter.isThere());
     }
 
     /** Whether it has no pixels of its own and is drawn afresh in every size. */

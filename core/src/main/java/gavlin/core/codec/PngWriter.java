@@ -28,11 +28,15 @@ public final class PngWriter {
 
     /** Every pixel exactly as it is, at once in place of as small as it can be: for what is drawn again soon. */
     public static byte[] writeAtOnce(Pixels pixels) {
+        return writeAtOnce(pixels, Tags.NONE);
+    }
+
+    static byte[] writeAtOnce(Pixels pixels, Tags tags) {
         int width = pixels.size().width();
         int channels = pixels.channels();
         return assemble(
                 pixels,
-                Tags.NONE,
+                tags,
                 8,
                 channels == 4 ? 6 : 2,
                 null,

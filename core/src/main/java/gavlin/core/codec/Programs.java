@@ -1,5 +1,7 @@
 package gavlin.core.codec;
 
+import java.util.Collection;
+
 /** The programs that read and write pictures here, with their versions: part of every rendition's key. */
 public final class Programs {
     private Programs() {}
@@ -11,14 +13,18 @@ public final class Programs {
             case SVG -> "afresh by jsvg " + version(com.github.weisj.jsvg.SVGDocument.class);
             case PDF -> "afresh by pdfbox " + version(org.apache.pdfbox.Loader.class);
             case WEBP -> "webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
-            case AVIF, HEIC -> HeifFormat.version();
+            case AVIF, HEIC -> HeifPrograms.version();
             default -> "gavlin";
         };
     }
 
-    /** What decides the bytes of the files that Gavlin writes, besides the pixels. */
-    public static String writers() {
-        return "jdk " + Runtime.version() + ", webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
+    /** What decides the bytes of files of these types, besides the pixels. */
+    public static String writers(Collection<PictureType> types) {
+        String always =
+                "jdk " + Runtime.version() + ", webp-imageio " + version(com.luciad.imageio.webp.WebPWriteParam.class);
+        return types.contains(PictureType.AVIF)
+                ? always + ", " + HeifPrograms.version() + ", " + HeifPrograms.encoderVersion()
+                : always;
     }
 
     private static String version(Class<?> library) {

@@ -64,6 +64,12 @@ public record Tags(String title, String maker, String rights, String licence, Fo
         if (fullBytes(type) <= room) {
             return this;
         }
+        if (type == PictureType.AVIF) { // whose encoder takes no Exif out of a PNG
+            return Stream.of(new Tags("", maker, rights, licence), new Tags("", maker, rights, ""))
+                    .filter(tags -> tags.fullBytes(type) <= room)
+                    .findFirst()
+                    .orElse(NONE);
+        }
         Tags brief = new Tags(title, maker, rights, licence, Form.BRIEF);
         Tags untitled = new Tags("", maker, rights, licence, Form.BRIEF);
         Tags owner = new Tags("", maker, rights, "", Form.BRIEF);

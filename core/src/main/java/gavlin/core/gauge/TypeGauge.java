@@ -31,7 +31,10 @@ final class TypeGauge implements Gauge {
         if (usable.isEmpty()) {
             String says = subject.brief().types().stream().anyMatch(PictureType::canBeWritten)
                     ? allowed + " can't hold the transparency that the slot asks."
-                    : "Gavlin does not write " + allowed + ".";
+                    : "Gavlin does not write " + allowed + "."
+                            + (subject.brief().types().contains(PictureType.AVIF)
+                                    ? " AVIF needs libheif's encoder on the server (package libheif-examples)."
+                                    : "");
             return Reading.of(this, label, allowed, "", Verdict.FAILS, says).with(Remedy.brief("Allow another type"));
         }
         if (wanted != null && !usable.contains(wanted)) {

@@ -1,6 +1,6 @@
 package gavlin.core.jpeg;
 
-/** How finely a JPEG keeps colour against brightness. */
+/** How finely a lossy file keeps colour against brightness. */
 public enum Chroma {
     /** A colour sample for each pixel. */
     FULL("4:4:4", 1, 1),
@@ -23,5 +23,10 @@ public enum Chroma {
 
     public String label() {
         return label;
+    }
+
+    /** {@code 420} and so on, as programs say it. */
+    public String digits() {
+        return label.replace(":", "");
     }
 }

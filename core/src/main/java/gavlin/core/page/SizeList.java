@@ -202,7 +202,7 @@ public final class SizeList {
             Set<String> types = new LinkedHashSet<>();
             cutAll(TYPE, type -> {
                 String word = type.group(1).toLowerCase(Locale.ROOT).replace("jpg", "jpeg");
-                if (word.matches("jpeg|png|webp|gif|ico")) {
+                if (word.matches("jpeg|png|webp|avif|gif|ico")) {
                     types.add(word);
                 } else {
                     notes.add("“" + shown(line) + "”: " + word.toUpperCase(Locale.ROOT)

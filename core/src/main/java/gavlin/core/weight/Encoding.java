@@ -1,6 +1,7 @@
 package gavlin.core.weight;
 
 import gavlin.core.BadInput;
+import gavlin.core.codec.AvifWriter;
 import gavlin.core.codec.IcoWriter;
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.PictureType;
@@ -19,9 +20,9 @@ import java.util.stream.Stream;
  * A type of file with all its settings: the same encoding of the same pixels gives the same bytes.
  *
  * @param quality of a lossy file, 0..100; of a nearly lossless WebP its nearness
- * @param alphaQuality of a lossy WebP with transparency, 0..100
+ * @param alphaQuality of a lossy WebP or AVIF with transparency, 0..100
  * @param shaping of a lossy WebP: how far bits are moved from busy to even places, 0..100
- * @param chroma of a JPEG, else null
+ * @param chroma of a JPEG or AVIF, else null
  * @param colours of a palette, 2..256; 0 for all colours as they are
  * @param effort of a lossy WebP
  */
@@ -73,6 +74,7 @@ public record Encoding(
 
     private static final Pattern CODE =
             Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|422|444)"
+                    + "|avif-q(?<avifQuality>\\d{1,3})-(?<avifChroma>420|444)(-a(?<avifAlpha>\\d{1,3}))?"
                     + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?(-(?<effort>fine|tuned|grain|sharp))?"
                     + "|webp-near(?<near>\\d{1,3})"
                     + "|(?<exact>webp|png|ico)-lossless"
@@ -94,6 +96,12 @@ public record Encoding(
                 0,
                 false,
                 Effort.USUAL);
+    }
+
+    /** @param chroma full or halved */
+    public static Encoding avif(int quality, int alphaQuality, Chroma chroma) {
+        return new Encoding(
+                PictureType.AVIF, Way.LOSSY, quality, alphaQuality, USUAL_SHAPING, chroma, 0, false, Effort.USUAL);
     }
 
     public static Encoding webpNearly(int nearness) {
@@ -140,6 +148,12 @@ public record Encoding(
             double quality = inRange(code, Double.parseDouble(parts.group("jpegQuality")), 1, 100);
             return jpeg(quality, chroma(parts.group("chroma")));
         }
+        if (parts.group("avifQuality") != null) {
+            int quality = (int) inRange(code, Integer.parseInt(parts.group("avifQuality")), 0, 100);
+            String alpha = parts.group("avifAlpha");
+            int alphaQuality = alpha == null ? 100 : (int) inRange(code, Integer.parseInt(alpha), 0, 100);
+            return avif(quality, alphaQuality, chroma(parts.group("avifChroma")));
+        }
         if (parts.group("webpQuality") != null) {
             double quality = inRange(code, Double.parseDouble(parts.group("webpQuality")), 0, 100);
             String alpha = parts.group("alpha");
@@ -161,7 +175,7 @@ public record Encoding(
 
     private static Chroma chroma(String digits) {
         return Stream.of(Chroma.values())
-                .filter(chroma -> chroma.label().replace(":", "").equals(digits))
+                .filter(chroma -> chroma.digits().equals(digits))
                 .findFirst()
                 .orElseThrow();
     }
@@ -179,7 +193,7 @@ public record Encoding(
                 + switch (way) {
                     case LOSSY ->
                         "-q" + number()
-                                + (chroma != null ? "-" + chroma.label().replace(":", "") : "")
+                                + (chroma != null ? "-" + chroma.digits() : "")
                                 + (alphaQuality < 100 ? "-a" + alphaQuality : "")
                                 + (shaping != USUAL_SHAPING ? "-s" + shaping : "")
                                 + (effort != Effort.USUAL ? "-" + effort.word : "");
@@ -224,6 +238,7 @@ public record Encoding(
                 way == Way.LOSSY
                         ? WebpWriter.writeLossy(pixels, lossyWebp(), tags)
                         : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
+            case AVIF -> AvifWriter.write(pixels, (int) quality, alphaQuality, chroma, tags);
             case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
             default -> png(pixels, tags);
         };

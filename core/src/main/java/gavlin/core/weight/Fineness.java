@@ -14,6 +14,13 @@ final class Fineness {
     /** Quality 95. */
     static final double WEBP_AMPLE = 0.965;
 
+    /** Where most files of photographs under a limit lie. */
+    static final double[] AVIF_FIRST = {0.5, 0.7};
+    /** Beyond it finer files are made only where damage is seen at it. */
+    static final double AVIF_AMPLE = 0.9;
+    /** Steps that AVIF's encoder knows: libaom's quantizers 0..63, whose steps grow by nearly equal factors. */
+    static final int AVIF_STEPS = 63;
+
     /** Scale of the quantiser's tables at JPEG quality 1. */
     private static final double JPEG_COARSEST = 50;
     /** At quality 99.5: no table has a step above 1 any more. */
@@ -33,6 +40,11 @@ final class Fineness {
     static double ofJpegQuality(double quality) {
         double scale = quality < 50 ? 50 / quality : (100 - quality) / 50;
         return Math.log(Math.max(JPEG_FINEST, scale) / JPEG_COARSEST) / Math.log(JPEG_FINEST / JPEG_COARSEST);
+    }
+
+    /** In whole numbers of 0..100, each of which is another step of the encoder. */
+    static int avifQuality(double fineness) {
+        return (int) Math.rint(Math.rint(fineness * AVIF_STEPS) * 100 / AVIF_STEPS);
     }
 
     static double ofWebpQuality(double quality) {

@@ -1,5 +1,6 @@
 package gavlin.core.weight;
 
+import gavlin.core.codec.PictureType;
 import gavlin.core.jpeg.Chroma;
 import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.raster.Pixels;
@@ -34,7 +35,7 @@ final class Subject {
 
     /** Computes what an encoding needs before several threads ask for it. */
     void prepare(Encoding encoding) {
-        if (encoding.chroma() != null) {
+        if (encoding.type() == PictureType.JPEG) {
             jpeg(encoding.chroma());
         }
     }

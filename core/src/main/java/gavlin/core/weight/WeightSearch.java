@@ -77,7 +77,9 @@ public final class WeightSearch {
 
         /** Whether a type is allowed that may lose something. */
         boolean maybeLossy() {
-            return types.contains(PictureType.JPEG) || types.contains(PictureType.WEBP);
+            return types.contains(PictureType.JPEG)
+                    || types.contains(PictureType.WEBP)
+                    || types.contains(PictureType.AVIF);
         }
 
         /** @throws Superseded when nobody needs it any more, or the thread is interrupted */
@@ -167,6 +169,7 @@ public final class WeightSearch {
         return switch (type) {
             case JPEG -> new JpegSearch(request, original).run();
             case WEBP -> new WebpSearch(request, original).run();
+            case AVIF -> new AvifSearch(request, original).run();
             case PNG -> new PaletteSearch(request, type).run();
             case ICO -> new PaletteSearch(request.under(request.maxBytes - IcoWriter.HEAD_BYTES), type).run();
             default -> throw new IllegalArgumentException(type.label() + " is not written");

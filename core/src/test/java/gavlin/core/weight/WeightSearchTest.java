@@ -5,8 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import gavlin.core.Reference;
+import gavlin.core.codec.AvifWriter;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
@@ -43,6 +45,24 @@ class WeightSearchTest {
         assertEquals(outcome.chosen().bytes(), outcome.file().length);
         assertTrue(outcome.tried().size() <= Trials.MOST);
         assertEquals(PHOTO.size(), OwnFile.pixels(outcome.file()).size(), "at full size");
+    }
+
+    /** AV1 shows less damage than JPEG in few bytes; its encoder knows 64 steps, so that a limit isn't used to the byte. */
+    @Test
+    void avif_underATightLimit_isKept_andChosenBeforeJpeg() {
+        assumeTrue(AvifWriter.isThere(), "libheif has no encoder of AV1 here");
+        Outcome outcome = search(PHOTO, 12_000, PictureType.JPEG, PictureType.AVIF);
+        assertTrue(outcome.file().length <= 12_000, outcome.tried().toString());
+        assertTrue(outcome.file().length > 0.85 * 12_000, outcome.tried().toString());
+        assertEquals(PictureType.AVIF, outcome.chosen().type(), outcome.tried().toString());
+    }
+
+    @Test
+    void avif_ofAMark_weighsAlphaAgainstColour() {
+        assumeTrue(AvifWriter.isThere(), "libheif has no encoder of AV1 here");
+        Outcome outcome = search(MARK, 9_000, PictureType.AVIF);
+        assertTrue(outcome.file().length <= 9_000, outcome.tried().toString());
+        assertTrue(outcome.damage().seen() < Damage.SHOWS, outcome.damage().toString());
     }
 
     @Test

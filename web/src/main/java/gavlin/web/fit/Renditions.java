@@ -83,7 +83,7 @@ public class Renditions {
                 plan.fingerprint(),
                 tags(picture, slot).toString(),
                 Programs.readers(picture.type()),
-                Programs.writers());
+                Programs.writers(plan.types()));
         return FileStore.sha256(all.getBytes(StandardCharsets.UTF_8));
     }
 

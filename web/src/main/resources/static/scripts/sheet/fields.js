@@ -42,7 +42,7 @@ export const SLOT = {
     text("name", "name"), text("id", "short name in addresses", { placeholder: "masthead" }), oneOf("kind", "kind", ["banner", "logo", "slide", "avatar", "icon", "tile", "photo"]),
     number("size.width", "width of the file, px"), number("size.height", "height of the file, px"), text("ratio", "or a ratio instead of a height", { placeholder: "4:1" }),
     text("heights", "heights that a site may choose, px", { kind: "numbers", placeholder: "400, 560" }), text("densities", "densities: 2 is a file of twice the pixels", { kind: "numbers", placeholder: "1, 2" }),
-    several("types", "types allowed", ["jpeg", "png", "webp", "gif", "ico"]), oneOf("transparency", "transparency", ["required", "allowed", "forbidden"]),
+    several("types", "types allowed", ["jpeg", "png", "webp", "avif", "gif", "ico"]), oneOf("transparency", "transparency", ["required", "allowed", "forbidden"]),
     number("weight.limit", "weight at most"), oneOf("weight.unit", "its unit", ["kB", "KiB", "MB", "MiB"]),
     oneOf("rule", "picture fills the slot or lies in it whole", ["cover", "contain"]), oneOf("shape", "shape", ["rectangle", "rounded", "circle"]),
     oneOf("sections", "sections may have their own", ["may-override", "site-only"]), oneOf("standsInFor", "while empty, shows", ids("slots")),

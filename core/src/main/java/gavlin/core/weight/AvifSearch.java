@@ -1,0 +1,74 @@
+package gavlin.core.weight;
+
+import gavlin.core.codec.Tags;
+import gavlin.core.damage.Damage;
+import gavlin.core.damage.Original;
+import gavlin.core.jpeg.Chroma;
+import gavlin.core.weight.ByQuality.Scale;
+import gavlin.core.weight.Encoding.Way;
+import gavlin.core.weight.WeightSearch.Request;
+import java.util.List;
+import java.util.function.Supplier;
+
+/** Searches the qualities of AVIF with all its colour, which mostly shows least, then near the best with halved colour. */
+final class AvifSearch {
+    /** Of the encodes, as each takes a process and tenths of a second. */
+    private static final int HALVED_ENCODES = 3;
+
+    private static final List<Integer> ALPHA_QUALITIES = List.of(100, 90, 75, 50, 25);
+    /** Of the limit, for alpha and the coarsest colour. */
+    private static final double ALPHA_SHARE = 0.4;
+
+    private static final double STEP = 1.0 / Fineness.AVIF_STEPS;
+    private static final Scale SCALE = new Scale(Fineness.AVIF_FIRST, Fineness.AVIF_AMPLE, 0.97, STEP, Trials.MOST - 6);
+    /** Halving colour saves about so much of {@link Fineness}. */
+    private static final double[] HALVED_SHIFTS = {2 * STEP, 4 * STEP};
+
+    private final Request request;
+    private final Supplier<Original> original;
+    private final Trials trials;
+    private final ByQuality qualities;
+
+    AvifSearch(Request request, Supplier<Original> original) {
+        this.request = request;
+        this.original = original;
+        this.trials = new Trials(request);
+        this.qualities = new ByQuality(request, original, trials);
+    }
+
+    List<Trial> run() {
+        int alpha = alphaQuality();
+        qualities.run(SCALE, x -> encoding(x, alpha, Chroma.FULL));
+        if (request.limited() && !request.pixels().isGrey()) {
+            Trial best = trials.heaviestKeeping(Way.LOSSY).orElse(null);
+            if (best == null) {
+                qualities.near(SCALE, x -> encoding(x, alpha, Chroma.HALVED), HALVED_ENCODES, 0, 2 * STEP);
+            } else if (best.damage(original.get()).seen() > Damage.NOT_SEEN) {
+                double from = best.encoding().quality() / 100;
+                qualities.near(
+                        SCALE,
+                        x -> encoding(x, alpha, Chroma.HALVED),
+                        HALVED_ENCODES,
+                        from + HALVED_SHIFTS[0],
+                        from + HALVED_SHIFTS[1]);
+            }
+        }
+        return trials.all();
+    }
+
+    /** As fine as leaves most of the limit to colour. */
+    private int alphaQuality() {
+        if (!request.limited() || request.pixels().channels() == 3) {
+            return 100;
+        }
+        return ALPHA_QUALITIES.stream()
+                .filter(alpha -> encoding(0, alpha, Chroma.HALVED).write(request.pixels(), Tags.NONE).length
+                        <= ALPHA_SHARE * request.maxBytes())
+                .findFirst()
+                .orElse(ALPHA_QUALITIES.get(ALPHA_QUALITIES.size() - 1));
+    }
+
+    private static Encoding encoding(double fineness, int alphaQuality, Chroma chroma) {
+        return Encoding.avif(Fineness.avifQuality(fineness), alphaQuality, chroma);
+    }
+}
