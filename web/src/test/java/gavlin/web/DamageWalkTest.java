@@ -4,7 +4,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import com.microsoft.playwright.Locator;
+import gavlin.core.codec.AvifWriter;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PngWriter;
 import gavlin.core.damage.Original;
@@ -29,7 +32,9 @@ class DamageWalkTest extends BrowserWalk {
         gavlin.json("warden", "POST", "/api/v1/sites", """
                 {"id":"damage","name":"Damage","slotSheet":{"format":"slot-sheet/1","theme":{"name":"D"},"slots":[
                   {"id":"tight","name":"Tight","kind":"banner","size":{"width":800,"height":200},"types":["jpeg","webp"],
-                   "weight":{"limit":4,"unit":"kB"}}]}}""");
+                   "weight":{"limit":4,"unit":"kB"}},
+                  {"id":"wide","name":"Wide","kind":"banner","size":{"width":1920,"height":480},"types":["jpeg","webp","avif"],
+                   "weight":{"limit":90,"unit":"kB"}}]}}""");
         String picture = gavlin.upload(
                         "warden",
                         SITE + "/pictures",
@@ -82,6 +87,31 @@ class DamageWalkTest extends BrowserWalk {
         assertThat(page.locator("#files tbody tr td:nth-child(4)").first()).hasText(Pattern.compile("\\d+\\.\\d\\d"));
         assertThat(page.locator("#files tbody td:nth-child(4):has-text('–')")).hasCount(0);
         assertNoViolations();
+    }
+
+    /** Three types take seconds; the first file that would do is there much sooner, and whoever likes takes it. */
+    @Test
+    void whoDoesNotWait_takesTheFileSoFar() {
+        assumeTrue(AvifWriter.isThere(), "libheif has no encoder of AV1 here");
+        byte[] photograph = RunningGavlin.photograph(Size.parse("1920x960"), 4716);
+        String picture = gavlin.upload("warden", SITE + "/pictures", "grain.jpg", photograph, Map.of("title", "Grain"))
+                .json()
+                .path("id")
+                .asString();
+        gavlin.json("warden", "PUT", SITE + "/slots/wide/fit?measure=geometry", "{\"picture\":\"" + picture + "\"}");
+        signIn();
+        page.navigate(gavlin.address() + "/sites/damage/slots/wide/bench");
+        gauge("damage")
+                .locator("button", new Locator.LocatorOptions().setHasText("Take the one so far"))
+                .first()
+                .click();
+        assertThat(gauge("damage").locator(".value")).containsText(Pattern.compile("\\d"));
+        JsonNode fit = gavlin.get("warden", SITE + "/slots/wide/fit").json();
+        assertEquals(2, fit.path("revision").asInt());
+        assertEquals(1, fit.at("/file/candidates").size(), fit.at("/file").toString());
+        assertEquals(
+                fit.path("encoding").asString(),
+                fit.at("/file/candidates/0/encoding").asString());
     }
 
     /** The API's numbers are those of the file and of the picture before it was compressed. */

@@ -51,6 +51,7 @@ public record Rendition(
     /** What is known of the first file that keeps the limit, while better ones are looked for: all but its damage. */
     public record First(
             PictureType type,
+            Encoding encoding,
             long bytes,
             int transparentPixels,
             List<Readable> words,
@@ -91,7 +92,13 @@ public record Rendition(
                 finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded, made -> {
                     if (!isTold.getAndSet(true)) {
                         first.accept(new First(
-                                made.type(), made.bytes(), transparent, List.copyOf(words), grounds, vanishing));
+                                made.type(),
+                                Encoding.parse(made.encoding()),
+                                made.bytes(),
+                                transparent,
+                                List.copyOf(words),
+                                grounds,
+                                vanishing));
                     }
                 });
         WeightSearch.Outcome outcome =

@@ -20,7 +20,10 @@ final class DamageGauge implements Gauge {
     public Reading read(Subject subject) {
         Damage damage = subject.measured() == null ? null : subject.measured().damage();
         if (damage == null) {
-            return Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet.");
+            Reading none = Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet.");
+            return isBetterLookedFor(subject)
+                    ? none.offering(List.of(Remedy.thisFile(subject.measured().soFar())))
+                    : none;
         }
         double seen = Says.round(damage.seen(), 2);
         Verdict verdict = seen <= Damage.NOT_SEEN ? Verdict.FITS : seen <= Damage.SHOWS ? Verdict.LOOK : Verdict.FAILS;
@@ -32,6 +35,12 @@ final class DamageGauge implements Gauge {
         return Reading.of(this, seen, Damage.SHOWS, UNIT, verdict, says)
                 .on(seen, Damage.SHOWS, END)
                 .with(remedies(subject, verdict));
+    }
+
+    private static boolean isBetterLookedFor(Subject subject) {
+        return subject.measured() != null
+                && subject.measured().soFar() != null
+                && subject.fit().encoding() == null;
     }
 
     private static String what(Damage damage) {

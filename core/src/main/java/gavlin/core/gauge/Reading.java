@@ -76,17 +76,11 @@ public record Reading(
     }
 
     Reading with(List<Remedy> offers) {
-        return new Reading(
-                id,
-                name,
-                value,
-                limit,
-                unit,
-                shownUnit,
-                inWords,
-                verdict,
-                says,
-                scale,
-                verdict.isNoObstacle() ? List.of() : offers);
+        return verdict.isNoObstacle() ? this : offering(offers);
+    }
+
+    /** With what can be done, whether something is wrong or not. */
+    Reading offering(List<Remedy> offers) {
+        return new Reading(id, name, value, limit, unit, shownUnit, inWords, verdict, says, scale, offers);
     }
 }

@@ -3,6 +3,7 @@ package gavlin.core.gauge;
 import gavlin.core.brief.Slot;
 import gavlin.core.colour.Colour;
 import gavlin.core.geometry.Rule;
+import gavlin.core.weight.Encoding;
 import java.util.Locale;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -60,6 +61,17 @@ public record Remedy(String id, String says, String costs, ObjectNode patch, Str
         ObjectNode patch = JsonNodeFactory.instance.objectNode();
         patch.putObject("file").putNull("encoding");
         return new Remedy("file-any", "Let Gavlin choose the file", "", patch, null);
+    }
+
+    /** Ends the search for a better one. */
+    static Remedy thisFile(Encoding soFar) {
+        return change(
+                "file-so-far",
+                "Take the one so far",
+                "Gavlin stops looking for a better file",
+                "file",
+                "encoding",
+                soFar.code());
     }
 
     static Remedy onWhite() {

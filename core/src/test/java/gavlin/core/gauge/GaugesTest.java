@@ -21,7 +21,9 @@ import gavlin.core.fit.Rendition;
 import gavlin.core.fit.RenditionPlan;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.raster.Pixels;
+import gavlin.core.weight.Encoding;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
@@ -118,6 +120,32 @@ class GaugesTest {
         assertEquals(rendition.type(), first.type());
         assertEquals(rendition.transparentPixels(), first.transparentPixels());
         assertEquals(rendition.grounds(), first.grounds());
+        assertTrue(
+                rendition.tried().stream()
+                        .anyMatch(
+                                file -> file.encoding().equals(first.encoding().code())),
+                "it is one of those tried");
+    }
+
+    /** Who doesn't want to wait takes the file so far; nothing to wait for, nothing to take. */
+    @Test
+    void damage_whileBetterIsLookedFor_offersTheFileSoFar() {
+        Slot slot = slot("2000x400", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
+        Encoding soFar = Encoding.jpeg(71.5, Chroma.HALVED);
+        Measured first = new Measured(PictureType.JPEG, 90_000, null, 0, List.of(), List.of(), 0.0, soFar);
+        Fit open = Fit.chosenFor(slot);
+        Reading waiting = gauge("damage", slot, open, opaque("6000x4000"), first);
+        assertEquals(Verdict.UNMEASURED, waiting.verdict());
+        assertEquals(
+                "{\"file\":{\"encoding\":\"jpeg-q71.5-420\"}}",
+                waiting.remedies().get(0).patch().toString());
+        Fit taken = open.with(null, soFar);
+        assertEquals(
+                List.of(),
+                gauge("damage", slot, taken, opaque("6000x4000"), first).remedies());
+        assertEquals(
+                List.of(),
+                gauge("damage", slot, open, opaque("6000x4000"), null).remedies());
     }
 
     /** Two percent of a limit are for words: a credit of 30 letters takes some 70 bytes. */

@@ -81,7 +81,8 @@ class GroundGaugeTest {
                 400,
                 List.of(),
                 Stream.of(standings).toList(),
-                0.0);
+                0.0,
+                null);
     }
 
     private static List<String> ids(Reading reading) {

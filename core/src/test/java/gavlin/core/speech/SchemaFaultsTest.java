@@ -37,7 +37,7 @@ class SchemaFaultsTest {
                 "\"width\":960|\"width\":0.5|slot 1 “Masthead”, size, width must be a whole number, or must be at least 1",
                 "\"id\":\"top\"|\"id\":\"The Top\"|slot 1 “Masthead”, its id must be lower-case letters, digits and hyphens, such as side-photo",
                 "\"background\":\"#ffffff\"|\"background\":\"white\"|slot 1 “Masthead”, showing 1 “Home”, background must be a colour such as #17313A",
-                "\"types\":[\"jpeg\"]|\"types\":[\"tiff\"]|slot 1 “Masthead”, type 1 must be jpeg, png, webp, gif or ico",
+                "\"types\":[\"jpeg\"]|\"types\":[\"tiff\"]|slot 1 “Masthead”, type 1 must be jpeg, png, webp, avif, gif or ico",
                 "\"theme\":{\"name\":\"T\"}|\"theme\":{}|theme lacks “name”",
                 "\"kind\":\"banner\"|\"sort\":\"banner\"|slot 1 “Masthead” lacks “kind”, or has a member “sort”, which is not known here",
             })

@@ -88,12 +88,6 @@ class BenchController {
     /** What a person should know beyond the picture itself; empty where nothing is to be said. */
     record Context(String reach, String dispute, String absent, String idle) {}
 
-    /**
-     * The pictures of a slot that takes several.
-     *
-     * @param more the bench of one more, or null when it is full
-     * @param takenOut whether the picture of this place was taken out and can be put back
-     */
     /** The colours that the theme itself has here: of what stands behind its slots, and of its words. */
     private static List<String> inks(Desk desk) {
         return desk.site().sheet().colours().stream()
@@ -102,6 +96,12 @@ class BenchController {
                 .toList();
     }
 
+    /**
+     * The pictures of a slot that takes several.
+     *
+     * @param more the bench of one more, or null when it is full
+     * @param takenOut whether the picture of this place was taken out and can be put back
+     */
     record SetView(String says, List<MemberView> members, String more, boolean takenOut) {}
 
     record MemberView(int member, String href, String image, String label, String state, boolean here) {}

@@ -114,7 +114,8 @@ public record FitState(
                         first.transparentPixels(),
                         first.words(),
                         first.grounds(),
-                        first.vanishing()));
+                        first.vanishing(),
+                        first.encoding()));
     }
 
     private FitState judged(StoredRendition file, Measured measured) {

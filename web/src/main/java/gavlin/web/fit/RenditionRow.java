@@ -95,7 +95,8 @@ class RenditionRow {
                         transparentPixels,
                         words == null ? null : JSON.readValue(words, new TypeReference<List<Readable>>() {}),
                         grounds == null ? null : JSON.readValue(grounds, new TypeReference<List<Standing>>() {}),
-                        vanishing),
+                        vanishing,
+                        null),
                 tried);
     }
 }

@@ -1,5 +1,8 @@
 import { svg } from "../svg.js";
 
+/** A file is mostly there sooner: what is offered only while it is looked for would come and go. */
+const PATIENCE_MS = 1000;
+
 /**
  * Draws the gauges in a row, each in its own place, so that the keyboard stays where it is. A gauge opens for what it measured, what is asked, why, and
  * what would do, by mouse, key or finger; its first remedy also stands in the row.
@@ -43,6 +46,7 @@ function createGauge({ id, name, inWords }, mend) {
   const verdict = element("span", "v");
   const remedies = element("div", "remedies");
   let drawn = "";
+  let patience = 0;
   says.id = `says-${id}`;
   says.hidden = true;
   why.type = "button";
@@ -67,6 +71,9 @@ function createGauge({ id, name, inWords }, mend) {
     const key = JSON.stringify([gauge.says, gauge.asked, gauge.remedies]);
     if (key !== drawn) {
       drawn = key;
+      clearTimeout(patience);
+      remedies.hidden = gauge.verdict === "unmeasured";
+      patience = setTimeout(() => { remedies.hidden = false; }, PATIENCE_MS);
       remedies.replaceChildren(...gauge.remedies.slice(0, 1).map(drawRemedy));
       const isIn = says.contains(document.activeElement);
       says.replaceChildren(
