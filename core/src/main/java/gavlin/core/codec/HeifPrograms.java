@@ -90,7 +90,7 @@ final class HeifPrograms {
                 .start();
         try {
             if (!process.waitFor(seconds, TimeUnit.SECONDS)) {
-                throw new Failed(command[0] + " takes more than " + seconds + " s", true);
+                throw new Failed(String.join(" ", command) + " takes more than " + seconds + " s", true);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -100,7 +100,7 @@ final class HeifPrograms {
         }
         String said = Files.readString(folder.resolve("said"), StandardCharsets.ISO_8859_1);
         if (process.exitValue() != 0) {
-            throw new Failed(command[0] + " ended with " + process.exitValue() + ": " + said, false);
+            throw new Failed(String.join(" ", command) + " ended with " + process.exitValue() + ": " + said, false);
         }
         return said;
     }

@@ -50,7 +50,6 @@ public record Rendition(
 
     /** What is known of the first file that keeps the limit, while better ones are looked for: all but its damage. */
     public record First(
-            PictureType type,
             Encoding encoding,
             long bytes,
             int transparentPixels,
@@ -92,7 +91,6 @@ public record Rendition(
                 finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded, made -> {
                     if (!isTold.getAndSet(true)) {
                         first.accept(new First(
-                                made.type(),
                                 Encoding.parse(made.encoding()),
                                 made.bytes(),
                                 transparent,

@@ -12,7 +12,9 @@ import java.util.function.Supplier;
 
 /** Searches the qualities of AVIF with all its colour, which mostly shows least, then near the best with halved colour. */
 final class AvifSearch {
-    /** Of the encodes, as each takes a process and tenths of a second. */
+    /** As each takes a process and tenths of a second. */
+    private static final int FULL_ENCODES = 6;
+
     private static final int HALVED_ENCODES = 3;
 
     private static final List<Integer> ALPHA_QUALITIES = List.of(100, 90, 75, 50, 25);
@@ -20,7 +22,8 @@ final class AvifSearch {
     private static final double ALPHA_SHARE = 0.4;
 
     private static final double STEP = 1.0 / Fineness.AVIF_STEPS;
-    private static final Scale SCALE = new Scale(Fineness.AVIF_FIRST, Fineness.AVIF_AMPLE, 0.97, STEP, Trials.MOST - 6);
+    private static final Scale SCALE =
+            new Scale(Fineness.AVIF_FIRST, Fineness.AVIF_AMPLE, 0.97, STEP, Trials.MOST - FULL_ENCODES);
     /** Halving colour saves about so much of {@link Fineness}. */
     private static final double[] HALVED_SHIFTS = {2 * STEP, 4 * STEP};
 

@@ -117,7 +117,7 @@ class GaugesTest {
         assertEquals(1, told.size());
         Rendition.First first = told.get(0);
         assertTrue(first.bytes() <= 100_000, "it keeps the limit: " + first.bytes());
-        assertEquals(rendition.type(), first.type());
+        assertEquals(rendition.type(), first.encoding().type());
         assertEquals(rendition.transparentPixels(), first.transparentPixels());
         assertEquals(rendition.grounds(), first.grounds());
         assertTrue(

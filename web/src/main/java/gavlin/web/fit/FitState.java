@@ -108,7 +108,7 @@ public record FitState(
         return judged(
                 null,
                 new Measured(
-                        first.type(),
+                        first.encoding().type(),
                         first.bytes(),
                         null,
                         first.transparentPixels(),

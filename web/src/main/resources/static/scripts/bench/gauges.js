@@ -73,7 +73,9 @@ function createGauge({ id, name, inWords }, mend) {
       drawn = key;
       clearTimeout(patience);
       remedies.hidden = gauge.verdict === "unmeasured";
-      patience = setTimeout(() => { remedies.hidden = false; }, PATIENCE_MS);
+      if (remedies.hidden) {
+        patience = setTimeout(() => { remedies.hidden = false; }, PATIENCE_MS);
+      }
       remedies.replaceChildren(...gauge.remedies.slice(0, 1).map(drawRemedy));
       const isIn = says.contains(document.activeElement);
       says.replaceChildren(
