@@ -3,9 +3,12 @@ package gavlin.core.codec;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryIteratorException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
@@ -19,6 +22,8 @@ final class HeifPrograms {
     private static final long MOST_MEMORY_KB = 2_500_000;
     /** Of anything that it writes, in the shell's blocks of 512 bytes: a gigabyte. */
     private static final long MOST_OUTPUT_BLOCKS = 2_000_000;
+
+    private static final List<Path> LIBRARIES = libraryFolders();
 
     private HeifPrograms() {}
 
@@ -115,17 +120,25 @@ final class HeifPrograms {
         return versionOf("libaom.so.3");
     }
 
+    /** Asked anew each time: the programs run whichever is there, also one that came while this process runs. */
     private static String versionOf(String name) {
-        try (DirectoryStream<Path> folders = Files.newDirectoryStream(Path.of("/usr/lib"), "*-linux-gnu*")) {
-            for (Path folder : folders) {
-                Path library = folder.resolve(name);
-                if (Files.exists(library)) {
-                    return library.toRealPath().getFileName().toString();
-                }
+        for (Path folder : LIBRARIES) {
+            try {
+                return folder.resolve(name).toRealPath().getFileName().toString();
+            } catch (IOException e) {
+                // Then in another one, or it is not known.
             }
-        } catch (IOException e) {
-            // Then it is not known.
         }
         return name;
+    }
+
+    private static List<Path> libraryFolders() {
+        List<Path> all = new ArrayList<>();
+        try (DirectoryStream<Path> folders = Files.newDirectoryStream(Path.of("/usr/lib"), "*-linux-gnu*")) {
+            folders.forEach(all::add);
+        } catch (IOException | DirectoryIteratorException e) {
+            // A machine that keeps them elsewhere.
+        }
+        return all;
     }
 }

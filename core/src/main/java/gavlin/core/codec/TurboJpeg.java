@@ -19,6 +19,7 @@ final class TurboJpeg {
     private static final int NO_FLAGS = 0;
     private static final String NAME = "libturbojpeg.so.0";
     private static final Api API = load();
+    private static final String VERSION = API == null ? NAME : fileName();
 
     /** As in turbojpeg.h. */
     private interface Api extends Library {
@@ -48,6 +49,10 @@ final class TurboJpeg {
 
     /** The library's file, whose name has its version: its interface does not tell it. */
     static String version() {
+        return VERSION;
+    }
+
+    private static String fileName() {
         try {
             return NativeLibrary.getInstance(NAME)
                     .getFile()

@@ -20,6 +20,7 @@ import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.http.SessionCreationPolicy;
+import org.springframework.security.config.observation.SecurityObservationSettings;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -62,6 +63,12 @@ class SecurityConfig {
     @Bean
     PasswordEncoder passwordEncoder() {
         return new RememberingPasswordEncoder();
+    }
+
+    /** Requests are observed as wholes; each of their thirty filters, twice, would cost as much as a question to the database. */
+    @Bean
+    SecurityObservationSettings filtersUnobserved() {
+        return SecurityObservationSettings.noObservations();
     }
 
     /** Metrics and the state of this node have an address of their own, on this machine alone, and no accounts. */

@@ -99,7 +99,7 @@ public class Renditions {
     }
 
     private Map<String, StoredRendition> findAll(Collection<String> keys) {
-        return renditions.findAllById(keys).stream()
+        return renditions.findByRenditionKeyIn(keys).stream()
                 .map(RenditionRow::view)
                 .collect(Collectors.toMap(StoredRendition::key, Function.identity()));
     }

@@ -11,6 +11,7 @@ import gavlin.web.problem.Forbidden;
 import gavlin.web.problem.NotFound;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
@@ -48,16 +49,16 @@ public class Sites {
     }
 
     /** @throws NotFound also when the site exists but is none of theirs */
-    @Transactional(readOnly = true)
     public OpenSite open(Viewer viewer, String id) {
-        Site site = sites.findById(id).filter(s -> viewer.reaches(id)).orElseThrow(() -> new NotFound("site", id));
-        Set<String> sections = memberships.findByAccountIdAndSiteId(viewer.id(), id).stream()
-                .map(Membership::section)
+        List<SiteRepository.Entrusted> rows = viewer.reaches(id) ? sites.findEntrusted(id, viewer.id()) : List.of();
+        Set<String> sections = rows.stream()
+                .map(SiteRepository.Entrusted::section)
+                .filter(Objects::nonNull)
                 .collect(Collectors.toSet());
-        if (!viewer.everywhere() && sections.isEmpty()) {
+        if (rows.isEmpty() || !viewer.everywhere() && sections.isEmpty()) {
             throw new NotFound("site", id);
         }
-        return opened(site, viewer, sections);
+        return opened(rows.get(0).site(), rows.get(0).sheet(), viewer, sections);
     }
 
     /** All sites that they may see, by name. */
@@ -180,10 +181,14 @@ public class Sites {
     }
 
     private OpenSite opened(Site site, Viewer viewer, Set<String> sections) {
-        boolean mayWrite = viewer.mayWrite() && !site.archived(); // what rests is only looked at
-        boolean warden = mayWrite && (viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE));
         StoredSheet stored = sheets.findById(site.sheetId())
                 .orElseThrow(() -> new IllegalStateException("a site's slot sheet is missing"));
+        return opened(site, stored, viewer, sections);
+    }
+
+    private OpenSite opened(Site site, StoredSheet stored, Viewer viewer, Set<String> sections) {
+        boolean mayWrite = viewer.mayWrite() && !site.archived(); // what rests is only looked at
+        boolean warden = mayWrite && (viewer.everywhere() || sections.contains(OpenSite.WHOLE_SITE));
         SlotSheet sheet = parsed(stored);
         return new OpenSite(
                 site.id(),
