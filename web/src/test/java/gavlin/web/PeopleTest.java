@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.web.RunningGavlin.Answer;
 import java.net.http.HttpRequest;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
@@ -116,6 +117,18 @@ class PeopleTest {
                         Integer.class,
                         hash.substring(7));
         assertEquals(0, held);
+    }
+
+    /** So that what is asked while a window is dragged has nothing to write. */
+    @Test
+    void session_isSeenToTheMinute() {
+        Visitor visitor = withPassword("morwen");
+        visitor.get("/account");
+        List<Long> seen = gavlin.bean(JdbcTemplate.class)
+                .queryForList(
+                        "SELECT LAST_ACCESS_TIME FROM SPRING_SESSION WHERE PRINCIPAL_NAME = 'morwen'", Long.class);
+        assertEquals(1, seen.size());
+        assertEquals(0, seen.get(0) % 60_000);
     }
 
     @Test
