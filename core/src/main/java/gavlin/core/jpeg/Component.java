@@ -14,6 +14,12 @@ final class Component {
     static final int PARTS = 16;
 
     private static final int SHIFT = 1 << 15;
+    /** So many blocks are enough to count in: beyond it one row of blocks in {@value #COUNT_EVERY}. */
+    private static final int COUNTED = 4_000;
+
+    private static final int COUNT_EVERY = 4;
+    /** Of its step a cosine has to reach so much, in tenths, to be told: by what rounding keeps. */
+    private static final int TOLD = 6;
 
     /** Pixels for each sample: 1 or 2. */
     final int across;
@@ -63,6 +69,24 @@ final class Component {
 
     int blocks() {
         return blocksAcross * blocksDown;
+    }
+
+    /** About how many cosines, each block's first aside, are not rounded to nothing by these steps. */
+    double told(int[] steps) {
+        int[] least =
+                Arrays.stream(steps).map(step -> (step * PARTS * TOLD + 9) / 10).toArray();
+        int every = blocks() < COUNTED ? 1 : COUNT_EVERY;
+        int rows = 0;
+        int told = 0;
+        for (int row = every / 2; row < blocksDown; row += every, rows++) {
+            int end = (row + 1) * blocksAcross * Cosines.BLOCK;
+            for (int at = row * blocksAcross * Cosines.BLOCK; at < end; at += Cosines.BLOCK) {
+                for (int k = 1; k < Cosines.BLOCK; k++) {
+                    told += least[k] - 1 - Math.abs(cosines[at + k]) >>> 31; // one where it is beyond, without a branch
+                }
+            }
+        }
+        return rows == 0 ? 0 : (double) told * blocksDown / rows;
     }
 
     private void transformRow(Pixels pixels, Plane plane, int row) {

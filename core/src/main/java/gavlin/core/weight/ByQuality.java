@@ -38,11 +38,17 @@ final class ByQuality {
 
     /** Under a limit up to it, but no finer than ample unless that is seen; without one as coarse as is not seen. */
     void run(Scale scale, DoubleFunction<Encoding> encoding) {
+        run(scale, encoding, () -> sampled(scale, encoding));
+    }
+
+    /** @param first two places to begin with when there is a limit */
+    void run(Scale scale, DoubleFunction<Encoding> encoding, Supplier<double[]> first) {
         if (!request.limited()) {
             byLikeness(scale, encoding);
             return;
         }
-        near(scale, encoding, Math.max(LEAST_ENCODES, trials.left() - scale.kept), first(scale, encoding));
+        int most = Math.max(LEAST_ENCODES, trials.left() - scale.kept);
+        near(scale, encoding, most, first.get());
         Trial ample = trials.heaviestKeeping(Way.LOSSY)
                 .filter(best -> best.encoding().equals(encoding.apply(scale.ample)))
                 .orElse(null);
@@ -53,21 +59,29 @@ final class ByQuality {
         }
     }
 
-    private double[] first(Scale scale, DoubleFunction<Encoding> encoding) {
+    private double[] sampled(Scale scale, DoubleFunction<Encoding> encoding) {
         Sample sample = Sample.of(request.pixels());
         if (sample == null) {
             return scale.usual;
         }
-        int channels = request.pixels().channels();
-        Pixels dot = new Pixels(new Size(1, 1), channels, new byte[channels]);
-        int overhead = request.write(encoding.apply(scale.usual[0]), new Subject(dot)).length;
         Subject bands = new Subject(sample.bands());
-        bands.prepare(encoding.apply(scale.usual[0]));
         return sample.around(
                 scale.usual,
-                Math.log(request.maxBytes()) + Math.log((1 + scale.enough) / 2),
-                overhead,
+                aim(scale),
+                overhead(encoding.apply(scale.usual[0])),
                 x -> request.write(encoding.apply(x), bands).length);
+    }
+
+    /** The logarithm of the size that is wished for, in bytes: the middle of what is near enough to the limit. */
+    double aim(Scale scale) {
+        return Math.log(request.maxBytes()) + Math.log((1 + scale.enough) / 2);
+    }
+
+    /** Bytes of a file that don't depend on its pixels. */
+    int overhead(Encoding encoding) {
+        int channels = request.pixels().channels();
+        Pixels dot = new Pixels(new Size(1, 1), channels, new byte[channels]);
+        return request.write(encoding, new Subject(dot)).length;
     }
 
     /** Up to the limit, beginning at these places, in so many encodes. */

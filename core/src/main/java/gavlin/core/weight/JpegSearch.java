@@ -4,6 +4,7 @@ import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.jpeg.Chroma;
 import gavlin.core.jpeg.ChromaDetail;
+import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.weight.ByQuality.Scale;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
@@ -14,6 +15,8 @@ import java.util.function.Supplier;
 /** Searches the qualities of JPEG, and how finely it keeps colour. */
 final class JpegSearch {
     private static final Scale SCALE = new Scale(Fineness.JPEG_FIRST, Fineness.JPEG_AMPLE, 0.98, 0.001, 6);
+    /** How far an estimate is mostly off: a tenth to a seventh of the size. */
+    private static final double SPREAD = 0.02;
     /** Halving the colours' density in one direction saves about so much of {@link Fineness}, as measured on photographs. */
     private static final double CHROMA_SHIFT = 0.015;
     /** Another density of colour is tried so often: one that is better is mostly near. */
@@ -35,7 +38,7 @@ final class JpegSearch {
 
     List<Trial> run() {
         Chroma chroma = ChromaDetail.of(request.pixels());
-        qualities.run(SCALE, x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma));
+        qualities.run(SCALE, x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma), () -> estimated(chroma));
         if (request.limited() && !request.pixels().isGrey()) {
             Optional<Trial> best = trials.heaviestKeeping(Way.LOSSY);
             if (best.isPresent()) {
@@ -46,6 +49,23 @@ final class JpegSearch {
             }
         }
         return trials.all();
+    }
+
+    /** Two places around the one where the encoder's estimate reaches the limit. */
+    private double[] estimated(Chroma chroma) {
+        JpegEncoder encoder = trials.jpeg(chroma);
+        double aim = Math.exp(qualities.aim(SCALE)) - qualities.overhead(Encoding.jpeg(1, chroma));
+        double low = 0;
+        double high = 1;
+        while (high - low > SPREAD / 8) {
+            double middle = (low + high) / 2;
+            if (encoder.estimate(Fineness.jpegQuality(middle)) < aim) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return new double[] {low - SPREAD, low + SPREAD};
     }
 
     /**

@@ -1,5 +1,7 @@
 package gavlin.core.weight;
 
+import gavlin.core.jpeg.Chroma;
+import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.weight.WeightSearch.Request;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -30,6 +32,10 @@ final class Trials {
 
     void prepare(Encoding encoding) {
         subject.prepare(encoding);
+    }
+
+    JpegEncoder jpeg(Chroma chroma) {
+        return subject.jpeg(chroma);
     }
 
     /** The file, made now unless it was before. */

@@ -53,6 +53,18 @@ class JpegEncoderTest {
         assertTrue(Reference.psnr(part, read) > 33, "PSNR " + Reference.psnr(part, read));
     }
 
+    /** Where a search begins: files of less than a bit a block, which are all headers, aside. */
+    @ParameterizedTest
+    @CsvSource({"coffee,20", "coffee,60", "coffee,90", "astronaut,20", "astronaut,60", "astronaut,90"})
+    void estimate_isWithinASeventhOfTheFile(String photo, double quality) {
+        Pixels pixels = Reference.pixels("photos/skimage-" + photo + ".png");
+        for (Chroma chroma : Chroma.values()) {
+            JpegEncoder encoder = new JpegEncoder(pixels, chroma);
+            double share = encoder.estimate(quality) / encoder.write(quality).length;
+            assertTrue(Math.abs(Math.log(share)) < 0.15, chroma + ": " + share);
+        }
+    }
+
     /** However a component's cosines are told, they are the same: read by the JDK and by libjpeg-turbo. */
     @ParameterizedTest
     @ValueSource(doubles = {4, 30, 75, 97, 100})
