@@ -21,7 +21,7 @@ final class Component {
     /** Of its step a cosine has to reach so much, in tenths, to be told: by what rounding keeps. */
     private static final int TOLD = 6;
 
-    /** Pixels for each sample: 1 or 2. */
+    /** Pixels for each sample: 1 or 2; downwards only where across as well. */
     final int across;
 
     final int down;
@@ -111,19 +111,33 @@ final class Component {
 
     /** A row of samples, each the mean of its pixels; beyond the picture its last goes on. */
     private void sampleRow(Pixels pixels, Plane plane, int row, float[] into, int at) {
-        byte[] from = pixels.samples();
         int width = pixels.size().width();
         int samples = (width + across - 1) / across;
-        int shift = across - 1;
-        float share = 1f / (across * down);
-        Arrays.fill(into, at, at + samples, plane.shift);
-        for (int dy = 0; dy < down; dy++) {
-            int start = Math.min(row * down + dy, pixels.size().height() - 1) * width;
-            for (int x = 0; x < samples * across; x++) {
-                int i = 3 * (start + Math.min(x, width - 1));
-                into[at + (x >> shift)] += share * plane.of(from[i] & 0xff, from[i + 1] & 0xff, from[i + 2] & 0xff);
+        byte[] from = pixels.samples();
+        int upper = rowStart(pixels, row * down);
+        if (across == 1) {
+            for (int x = 0, i = upper; x < samples; x++, i += 3) {
+                into[at + x] = plane.of(from[i] & 0xff, from[i + 1] & 0xff, from[i + 2] & 0xff) + plane.shift;
+            }
+        } else {
+            int lower = rowStart(pixels, row * down + down - 1);
+            for (int x = 0; x < samples; x++) {
+                int left = 6 * x;
+                int right = 3 * Math.min(2 * x + 1, width - 1);
+                int r = four(from, upper + left, upper + right, lower + left, lower + right);
+                int g = four(from, upper + left + 1, upper + right + 1, lower + left + 1, lower + right + 1);
+                int b = four(from, upper + left + 2, upper + right + 2, lower + left + 2, lower + right + 2);
+                into[at + x] = plane.of(r, g, b) / 4 + plane.shift;
             }
         }
         Arrays.fill(into, at + samples, at + blocksAcross * Cosines.SIDE, into[at + samples - 1]);
+    }
+
+    private static int rowStart(Pixels pixels, int y) {
+        return 3 * pixels.size().width() * Math.min(y, pixels.size().height() - 1);
+    }
+
+    private static int four(byte[] from, int a, int b, int c, int d) {
+        return (from[a] & 0xff) + (from[b] & 0xff) + (from[c] & 0xff) + (from[d] & 0xff);
     }
 }

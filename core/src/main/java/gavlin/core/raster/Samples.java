@@ -65,6 +65,17 @@ record Samples(RgbSpace space, int channels, int bytesEach) {
 
     /** Rounded to the nearest codes; a pixel of no alpha gets the colour 0, 0, 0. */
     void toCodes(float[] in, int count, byte[] out, int at) {
+        if (bytesEach == 1 && channels == 3 && space.isSrgb()) {
+            Curve curve = space.curve(0);
+            for (int i = 0; i < count * 3; i++) {
+                out[at + i] = (byte) curve.code8(in[i]);
+            }
+        } else {
+            anyToCodes(in, count, out, at);
+        }
+    }
+
+    private void anyToCodes(float[] in, int count, byte[] out, int at) {
         Curve[] curves = {space.curve(0), space.curve(1), space.curve(2)};
         float most = bytesEach == 1 ? 255f : 65_535f;
         for (int i = 0; i < count * channels; i += channels) {
