@@ -79,8 +79,8 @@ class SheetController {
                         .filter(other -> !other.id().equals(site.id()))
                         .map(other -> new Source(
                                 other.id(),
-                                other.sheet().themeName() + " " + other.sheet().themeVersion() + ", as " + other.name()
-                                        + " uses it"))
+                                (other.sheet().themeName() + " " + other.sheet().themeVersion()).strip() + ", as "
+                                        + other.name() + " uses it"))
                         .toList());
         return "sheet/sheets";
     }

@@ -212,7 +212,7 @@ function draw() {
 function remover({ one }) {
   const button = document.createElement("button");
   button.type = "button";
-  button.className = "b small";
+  button.className = "b small mt-2";
   button.textContent = `Remove this ${one}`;
   button.addEventListener("click", () => {
     const { of, at } = part;
