@@ -32,6 +32,9 @@ final class PeerFigures {
     /** Shares of what the picture weighs at quality 90, or without loss. */
     private static final double[] LIMITS = {0.6, 0.4, 0.25, 0.15};
 
+    /** libaom's quantizer of the least file. */
+    private static final int COARSEST_AVIF = 63;
+
     private static final Tags NO_WORDS = Tags.NONE.under(1, PictureType.JPEG);
 
     private final Workbench bench;
@@ -51,6 +54,7 @@ final class PeerFigures {
         Map<String, Pixels> all = new LinkedHashMap<>(photographs);
         all.putAll(marks);
         figures.table(PictureType.WEBP, all);
+        figures.table(PictureType.AVIF, all);
         Map<String, Pixels> artwork = new LinkedHashMap<>(marks);
         photographs.forEach((name, pixels) -> {
             if (TestSubjects.isArtwork(name)) {
@@ -119,6 +123,7 @@ final class PeerFigures {
         return switch (type) {
             case JPEG -> Encoding.jpeg(90, Chroma.HALVED).write(pixels, NO_WORDS).length;
             case WEBP -> Encoding.webp(90, 100).write(pixels, NO_WORDS).length;
+            case AVIF -> Encoding.avif(90, 100, Chroma.FULL).write(pixels, NO_WORDS).length;
             default -> Encoding.lossless(type).write(pixels, NO_WORDS).length;
         };
     }
@@ -139,6 +144,7 @@ final class PeerFigures {
         return switch (type) {
             case JPEG -> jpegPeers(original, limit);
             case WEBP -> webpPeers(original, limit);
+            case AVIF -> avifPeers(original, limit);
             default -> pngPeers(original, limit);
         };
     }
@@ -182,6 +188,29 @@ final class PeerFigures {
             }
             run("cwebp", "-quiet", "-lossless", "-m", "6", "source.png", "-o", "peer.webp");
             add(made, "cwebp -lossless", original, read("peer.webp"));
+        }
+        return made;
+    }
+
+    private List<Made> avifPeers(Original original, int limit) {
+        List<Made> made = new ArrayList<>();
+        for (String sampling : Workbench.isInstalled("avifenc") ? List.of("444", "420") : List.<String>of()) {
+            add(made, "avifenc " + sampling, original, bisected(0, COARSEST_AVIF, limit, fineness -> {
+                String quantizer = COARSEST_AVIF - fineness + "";
+                run(
+                        "avifenc",
+                        "--speed",
+                        "6",
+                        "--yuv",
+                        sampling,
+                        "--min",
+                        quantizer,
+                        "--max",
+                        quantizer,
+                        "source.png",
+                        "peer.avif");
+                return read("peer.avif");
+            }));
         }
         return made;
     }

@@ -3,11 +3,13 @@ package gavlin.core.weight;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
 import java.util.Arrays;
 import java.util.function.DoubleFunction;
+import java.util.function.DoubleUnaryOperator;
 import java.util.function.Supplier;
 
 /** Searches the qualities of one lossy type, over {@link Fineness}. */
@@ -72,13 +74,39 @@ final class ByQuality {
                 x -> request.write(encoding.apply(x), bands).length);
     }
 
+    /**
+     * Two places on both sides of the one at which a JPEG of the same picture would be about as heavy as is wished for.
+     *
+     * @param jpeg tells at which of JPEG's places files are as heavy
+     * @param spread how far an estimate is mostly off
+     */
+    double[] estimated(
+            Scale scale,
+            DoubleFunction<Encoding> encoding,
+            JpegEncoder picture,
+            DoubleUnaryOperator jpeg,
+            double spread) {
+        double wished = Math.exp(aim(scale)) - overhead(encoding.apply(0));
+        double low = 0;
+        double high = 1;
+        while (high - low > spread / 8) {
+            double middle = (low + high) / 2;
+            if (picture.estimate(Fineness.jpegQuality(jpeg.applyAsDouble(middle))) < wished) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return new double[] {low - spread, low + spread};
+    }
+
     /** The logarithm of the size that is wished for, in bytes: the middle of what is near enough to the limit. */
-    double aim(Scale scale) {
+    private double aim(Scale scale) {
         return Math.log(request.maxBytes()) + Math.log((1 + scale.enough) / 2);
     }
 
     /** Bytes of a file that don't depend on its pixels. */
-    int overhead(Encoding encoding) {
+    private int overhead(Encoding encoding) {
         int channels = request.pixels().channels();
         Pixels dot = new Pixels(new Size(1, 1), channels, new byte[channels]);
         return request.write(encoding, new Subject(dot)).length;

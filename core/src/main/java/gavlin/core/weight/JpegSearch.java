@@ -4,12 +4,12 @@ import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.jpeg.Chroma;
 import gavlin.core.jpeg.ChromaDetail;
-import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.weight.ByQuality.Scale;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 
 /** Searches the qualities of JPEG, and how finely it keeps colour. */
@@ -38,7 +38,8 @@ final class JpegSearch {
 
     List<Trial> run() {
         Chroma chroma = ChromaDetail.of(request.pixels());
-        qualities.run(SCALE, x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma), () -> estimated(chroma));
+        DoubleFunction<Encoding> encoding = x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma);
+        qualities.run(SCALE, encoding, () -> qualities.estimated(SCALE, encoding, trials.jpeg(chroma), x -> x, SPREAD));
         if (request.limited() && !request.pixels().isGrey()) {
             Optional<Trial> best = trials.heaviestKeeping(Way.LOSSY);
             if (best.isPresent()) {
@@ -49,23 +50,6 @@ final class JpegSearch {
             }
         }
         return trials.all();
-    }
-
-    /** Two places around the one where the encoder's estimate reaches the limit. */
-    private double[] estimated(Chroma chroma) {
-        JpegEncoder encoder = trials.jpeg(chroma);
-        double aim = Math.exp(qualities.aim(SCALE)) - qualities.overhead(Encoding.jpeg(1, chroma));
-        double low = 0;
-        double high = 1;
-        while (high - low > SPREAD / 8) {
-            double middle = (low + high) / 2;
-            if (encoder.estimate(Fineness.jpegQuality(middle)) < aim) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return new double[] {low - SPREAD, low + SPREAD};
     }
 
     /**
