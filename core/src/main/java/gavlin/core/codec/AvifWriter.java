@@ -67,7 +67,9 @@ public final class AvifWriter {
                 List.of("nice", "-n", NICENESS, ENCODE, "--avif", "-o", "out.avif", "-q", "" + quality));
         parameter(command, "chroma", chroma.digits());
         parameter(command, "speed", pixels.size().pixels() > LARGE ? FASTER : SPEED);
-        parameter(command, "tune", "psnr"); // by trial: a tenth less damage than "ssim", its default
+        parameter(
+                command, "tune",
+                "ssim"); // of photographs a twentieth to a tenth lighter than "psnr" at the same damage
         if (alphaQuality == 100) {
             parameter(command, "lossless-alpha", "true");
         } else {

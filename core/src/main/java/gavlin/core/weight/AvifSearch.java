@@ -71,7 +71,7 @@ final class AvifSearch {
 
     /** Where JPEG with halved colour is about as heavy: measured on photographs, skies and grain, most of which are within two steps. */
     private static double jpegFineness(double fineness) {
-        return 0.122 + 0.635 * fineness;
+        return 0.11 + 0.645 * fineness;
     }
 
     /** As fine as leaves most of the limit to colour. */
