@@ -11,6 +11,7 @@ import gavlin.core.weight.WeightSearch.Request;
 import java.util.List;
 import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
 
 /** Searches the qualities of AVIF with all its colour, which mostly shows least, then near the best with halved colour. */
 final class AvifSearch {
@@ -18,6 +19,8 @@ final class AvifSearch {
     private static final int FULL_ENCODES = 6;
 
     private static final int HALVED_ENCODES = 3;
+
+    private static final int FINER_STEPS = 3;
 
     private static final List<Integer> ALPHA_QUALITIES = List.of(100, 90, 75, 50, 25);
     /** Of the limit, for alpha and the coarsest colour. */
@@ -66,7 +69,22 @@ final class AvifSearch {
                         from + HALVED_SHIFTS[1]);
             }
         }
+        if (request.limited() && request.soonTried()) {
+            finer(alpha, Chroma.FULL);
+            finer(alpha, Chroma.HALVED);
+        }
         return trials.all();
+    }
+
+    /** Of artwork sizes leap from step to step, down as well as up: beyond a step that is too heavy one may keep the limit again. */
+    private void finer(int alpha, Chroma chroma) {
+        trials.heaviestKeeping(encoding -> encoding.chroma() == chroma)
+                .filter(best -> best.bytes() < SCALE.enough() * request.maxBytes())
+                .map(best -> best.encoding().quality() / 100)
+                .ifPresent(from -> trials.makeAll(IntStream.rangeClosed(1, FINER_STEPS)
+                        .mapToObj(steps -> encoding(Math.min(1, from + steps * STEP), alpha, chroma))
+                        .distinct()
+                        .toList()));
     }
 
     /** Where JPEG with halved colour is about as heavy: measured on photographs, skies and grain, most of which are within two steps. */
