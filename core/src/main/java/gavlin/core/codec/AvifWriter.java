@@ -67,9 +67,8 @@ public final class AvifWriter {
                 List.of("nice", "-n", NICENESS, ENCODE, "--avif", "-o", "out.avif", "-q", "" + quality));
         parameter(command, "chroma", chroma.digits());
         parameter(command, "speed", pixels.size().pixels() > LARGE ? FASTER : SPEED);
-        parameter(
-                command, "tune",
-                "ssim"); // of photographs a twentieth to a tenth lighter than "psnr" at the same damage
+        // Of photographs a twentieth to a tenth lighter than "psnr" at the same damage.
+        parameter(command, "tune", "ssim");
         if (alphaQuality == 100) {
             parameter(command, "lossless-alpha", "true");
         } else {
