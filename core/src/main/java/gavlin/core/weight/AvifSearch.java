@@ -79,7 +79,8 @@ final class AvifSearch {
     /** Of artwork sizes leap from step to step, down as well as up: beyond a step that is too heavy one may keep the limit again. */
     private void finer(int alpha, Chroma chroma) {
         trials.heaviestKeeping(encoding -> encoding.chroma() == chroma)
-                .filter(best -> best.bytes() < SCALE.enough() * request.maxBytes())
+                .filter(best -> best.bytes() < SCALE.enough() * request.maxBytes()
+                        && best.damage(original.get()).seen() > Damage.NOT_SEEN)
                 .map(best -> best.encoding().quality() / 100)
                 .ifPresent(from -> trials.makeAll(IntStream.rangeClosed(1, FINER_STEPS)
                         .mapToObj(steps -> encoding(Math.min(1, from + steps * STEP), alpha, chroma))

@@ -65,6 +65,19 @@ class WeightSearchTest {
         assertTrue(outcome.damage().seen() < Damage.SHOWS, outcome.damage().toString());
     }
 
+    /** Its next finer steps are for limits that are not used though damage is seen. */
+    @Test
+    void avif_underAWideLimit_isMadeNoFinerThanIsSeen() {
+        assumeTrue(AvifWriter.isThere(), "libheif has no encoder of AV1 here");
+        Outcome outcome = search(PHOTO, 10_000_000, PictureType.AVIF);
+        assertTrue(outcome.damage().seen() <= Damage.NOT_SEEN, outcome.damage().toString());
+        assertTrue(
+                outcome.tried().stream()
+                        .allMatch(one ->
+                                Encoding.parse(one.encoding()).quality() <= Fineness.avifQuality(Fineness.AVIF_AMPLE)),
+                outcome.tried().toString());
+    }
+
     @Test
     void wideLimit_isNotFilledForItsOwnSake() {
         Outcome outcome = search(PHOTO, 10_000_000, PictureType.JPEG);
