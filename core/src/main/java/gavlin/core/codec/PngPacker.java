@@ -64,6 +64,17 @@ final class PngPacker {
         return deflate(filtered(samples, rowBytes, distance, Choice.SUM), Deflater.DEFAULT_STRATEGY, QUICK);
     }
 
+    /** Bytes of the smaller of two ways, with usual effort: the whole of it saves a quarter of that at most. */
+    static int roughly(byte[] samples, int rowBytes, int distance) {
+        return Stream.of(Choice.NONE, Choice.SUM)
+                .parallel()
+                .mapToInt(choice -> deflate(
+                                filtered(samples, rowBytes, distance, choice), Deflater.DEFAULT_STRATEGY, SCREENING)
+                        .length)
+                .min()
+                .orElseThrow();
+    }
+
     /** Of indices into a palette, whose differences mean nothing. */
     static byte[] packedIndices(byte[] samples, int rowBytes) {
         return packed(samples, rowBytes, 1, FOR_INDICES);

@@ -26,6 +26,11 @@ public final class PngWriter {
         return assemble(pixels, tags, 8, colourType, null, PngPacker.packed(samples, width * pixelBytes, pixelBytes));
     }
 
+    /** About how many bytes that will be, in a fifth of the time. */
+    public static int roughly(Pixels pixels) {
+        return PngPacker.roughly(pixels.samples(), pixels.size().width() * pixels.channels(), pixels.channels());
+    }
+
     /** Every pixel exactly as it is, at once in place of as small as it can be: for what is drawn again soon. */
     public static byte[] writeAtOnce(Pixels pixels) {
         return writeAtOnce(pixels, Tags.NONE);

@@ -98,13 +98,23 @@ public final class WebpWriter {
      */
     public static byte[] writeLossless(Pixels pixels, int nearness, Tags tags) {
         Require.range("nearness", nearness, 0, 100, "");
-        WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
-        param.setCompressionType("Lossless");
-        param.setCompressionQuality(0.75f);
-        param.setMethod(METHOD);
+        WebPWriteParam param = lossless(METHOD, 0.75f);
         param.setNearLossless(nearness);
         param.setExact(nearness == 100);
         return write(pixels, param, tags);
+    }
+
+    /** Bytes without loss and nearly without effort: of photographs a quarter more than with it, in a tenth of the time. */
+    public static int roughly(Pixels pixels) {
+        return write(pixels, lossless(0, 0), Tags.NONE).length;
+    }
+
+    private static WebPWriteParam lossless(int method, float effort) {
+        WebPWriteParam param = new WebPWriteParam(Locale.ROOT);
+        param.setCompressionType("Lossless");
+        param.setCompressionQuality(effort);
+        param.setMethod(method);
+        return param;
     }
 
     private static byte[] write(Pixels pixels, WebPWriteParam param, Tags tags) {

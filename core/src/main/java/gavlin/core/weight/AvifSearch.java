@@ -4,7 +4,6 @@ import gavlin.core.codec.Tags;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.jpeg.Chroma;
-import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.weight.ByQuality.Scale;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
@@ -47,14 +46,13 @@ final class AvifSearch {
     List<Trial> run() {
         int alpha = alphaQuality();
         DoubleFunction<Encoding> encoding = x -> encoding(x, alpha, Chroma.FULL);
-        if (request.pixels().channels() == 3 && !WeightSearch.isArtwork(request.pixels())) {
-            qualities.run(SCALE, encoding, () -> {
-                JpegEncoder jpeg = new JpegEncoder(request.pixels(), Chroma.HALVED);
-                return qualities.estimated(SCALE, encoding, jpeg, AvifSearch::jpegFineness, 2 * STEP);
-            });
-        } else {
-            qualities.run(SCALE, encoding);
-        }
+        boolean photograph = request.pixels().channels() == 3 && !WeightSearch.isArtwork(request.pixels());
+        qualities.run(
+                SCALE,
+                encoding,
+                () -> photograph
+                        ? qualities.estimated(SCALE, encoding, Fineness::avifOfJpeg)
+                        : qualities.sampled(SCALE, encoding));
         if (request.limited() && !request.pixels().isGrey()) {
             Trial best = trials.heaviestKeeping(Way.LOSSY).orElse(null);
             if (best == null) {
@@ -86,11 +84,6 @@ final class AvifSearch {
                         .mapToObj(steps -> encoding(Math.min(1, from + steps * STEP), alpha, chroma))
                         .distinct()
                         .toList()));
-    }
-
-    /** Where JPEG with halved colour is about as heavy: measured on photographs, skies and grain, most of which are within two steps. */
-    private static double jpegFineness(double fineness) {
-        return 0.11 + 0.645 * fineness;
     }
 
     /** As fine as leaves most of the limit to colour. */

@@ -3,6 +3,7 @@ package gavlin.core.weight;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
+import gavlin.core.jpeg.Chroma;
 import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.Encoding.Way;
@@ -16,6 +17,8 @@ import java.util.function.Supplier;
 final class ByQuality {
     /** A search by quality gets so many encodes, whatever else was tried before. */
     private static final int LEAST_ENCODES = 7;
+    /** How far an estimate is mostly off, in JPEG's {@link Fineness}: a tenth to a seventh of the size. */
+    private static final double SPREAD = 0.02;
 
     private final Request request;
     private final Supplier<Original> original;
@@ -38,12 +41,11 @@ final class ByQuality {
         this.trials = trials;
     }
 
-    /** Under a limit up to it, but no finer than ample unless that is seen; without one as coarse as is not seen. */
-    void run(Scale scale, DoubleFunction<Encoding> encoding) {
-        run(scale, encoding, () -> sampled(scale, encoding));
-    }
-
-    /** @param first two places to begin with when there is a limit */
+    /**
+     * Under a limit up to it, but no finer than ample unless that is seen; without one as coarse as is not seen.
+     *
+     * @param first two places to begin with when there is a limit
+     */
     void run(Scale scale, DoubleFunction<Encoding> encoding, Supplier<double[]> first) {
         if (!request.limited()) {
             byLikeness(scale, encoding);
@@ -61,7 +63,8 @@ final class ByQuality {
         }
     }
 
-    private double[] sampled(Scale scale, DoubleFunction<Encoding> encoding) {
+    /** Two places between which the limit probably lies, told by a part of a large picture. */
+    double[] sampled(Scale scale, DoubleFunction<Encoding> encoding) {
         Sample sample = Sample.of(request.pixels());
         if (sample == null) {
             return scale.usual;
@@ -75,29 +78,29 @@ final class ByQuality {
     }
 
     /**
-     * Two places on both sides of the one at which a JPEG of the same picture would be about as heavy as is wished for.
+     * Two places on both sides of the one at which the file of a photograph is about as heavy as is wished for, told by JPEG's cosines.
      *
-     * @param jpeg tells at which of JPEG's places files are as heavy
-     * @param spread how far an estimate is mostly off
+     * @param ofJpeg where files of this type are about as heavy as JPEG's at a place
      */
+    double[] estimated(Scale scale, DoubleFunction<Encoding> encoding, DoubleUnaryOperator ofJpeg) {
+        return estimated(scale, encoding, new JpegEncoder(request.pixels(), Chroma.HALVED), ofJpeg);
+    }
+
+    /** The same, where the cosines are known. */
     double[] estimated(
-            Scale scale,
-            DoubleFunction<Encoding> encoding,
-            JpegEncoder picture,
-            DoubleUnaryOperator jpeg,
-            double spread) {
+            Scale scale, DoubleFunction<Encoding> encoding, JpegEncoder picture, DoubleUnaryOperator ofJpeg) {
         double wished = Math.exp(aim(scale)) - overhead(encoding.apply(0));
         double low = 0;
         double high = 1;
-        while (high - low > spread / 8) {
+        while (high - low > SPREAD / 8) {
             double middle = (low + high) / 2;
-            if (picture.estimate(Fineness.jpegQuality(jpeg.applyAsDouble(middle))) < wished) {
+            if (picture.estimate(Fineness.jpegQuality(middle)) < wished) {
                 low = middle;
             } else {
                 high = middle;
             }
         }
-        return new double[] {low - spread, low + spread};
+        return new double[] {ofJpeg.applyAsDouble(low - SPREAD), ofJpeg.applyAsDouble(low + SPREAD)};
     }
 
     /** The logarithm of the size that is wished for, in bytes: the middle of what is near enough to the limit. */

@@ -15,8 +15,6 @@ import java.util.function.Supplier;
 /** Searches the qualities of JPEG, and how finely it keeps colour. */
 final class JpegSearch {
     private static final Scale SCALE = new Scale(Fineness.JPEG_FIRST, Fineness.JPEG_AMPLE, 0.98, 0.001, 6);
-    /** How far an estimate is mostly off: a tenth to a seventh of the size. */
-    private static final double SPREAD = 0.02;
     /** Halving the colours' density in one direction saves about so much of {@link Fineness}, as measured on photographs. */
     private static final double CHROMA_SHIFT = 0.015;
     /** Another density of colour is tried so often: one that is better is mostly near. */
@@ -39,7 +37,7 @@ final class JpegSearch {
     List<Trial> run() {
         Chroma chroma = ChromaDetail.of(request.pixels());
         DoubleFunction<Encoding> encoding = x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma);
-        qualities.run(SCALE, encoding, () -> qualities.estimated(SCALE, encoding, trials.jpeg(chroma), x -> x, SPREAD));
+        qualities.run(SCALE, encoding, () -> qualities.estimated(SCALE, encoding, trials.jpeg(chroma), x -> x));
         if (request.limited() && !request.pixels().isGrey()) {
             Optional<Trial> best = trials.heaviestKeeping(Way.LOSSY);
             if (best.isPresent()) {

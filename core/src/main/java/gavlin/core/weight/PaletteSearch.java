@@ -1,6 +1,10 @@
 package gavlin.core.weight;
 
+import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
+import gavlin.core.codec.PngWriter;
+import gavlin.core.damage.Damage;
+import gavlin.core.damage.Original;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
 import java.util.List;
@@ -21,6 +25,14 @@ final class PaletteSearch {
     /** Dithered, a file is as heavy as one of twice as many colours, as measured on logos and gradients. */
     private static final double LIGHTER = 0.5;
 
+    /** Shares of a file made without loss and with little effort, as measured: the least that effort makes of it, and of a palette that doesn't look bad. */
+    private static final double EXACT_AT_LEAST = 0.75;
+
+    private static final double PALETTE_AT_LEAST = 0.15;
+
+    /** A lossy file of the same weight is better than one whose damage is so great. */
+    private static final double LOOKS_BAD = 1.5 * Damage.NOT_SEEN;
+
     private static final double LEAST_STEP = 0.01;
 
     private final Request request;
@@ -38,17 +50,58 @@ final class PaletteSearch {
         if (photograph && request.pixels().size().pixels() > SMALL) {
             return trials.all(); // as a palette it is heavier or looks worse, and takes long
         }
-        Trial exact = trials.make(Encoding.lossless(type));
-        if (photograph || trials.keeps(exact)) {
+        // Of a large picture of much detail only what may keep the limit is made, and beside a lossy file only what may
+        // look better.
+        int quick = request.weightOfDetail(PngWriter::roughly);
+        if (quick * EXACT_AT_LEAST <= request.maxBytes() || Palette.exact(request.pixels()) != null) {
+            Trial exact = trials.make(Encoding.lossless(type));
+            if (photograph || trials.keeps(exact)) {
+                return trials.all();
+            }
+        }
+        if (request.maybeLossy() && quick * PALETTE_AT_LEAST > request.maxBytes()) {
             return trials.all();
         }
+        Sample sample = quick == 0 ? null : Sample.of(request.pixels());
+        if (sample == null) {
+            fewerColours();
+        } else {
+            fewerColours(sample);
+        }
+        return trials.all();
+    }
+
+    private void fewerColours() {
         boolean soon = request.soonTried();
         search(false, soon ? PLAIN_ENCODES : FEW_ENCODES, 64, MOST);
         int most = trials.heaviestKeeping(Way.PALETTE)
                 .map(trial -> trial.encoding().colours())
                 .orElse(FEWEST);
         search(true, soon ? trials.left() : 2, Math.max(FEWEST, LIGHTER * most), most);
-        return trials.all();
+    }
+
+    /** A part tells how many colours go in: the whole is made of them, and dithered; not beside a lossy file when they look bad. */
+    private void fewerColours(Sample sample) {
+        Subject bands = new Subject(sample.bands());
+        double at = sample.around(
+                        new double[] {place(64), place(MOST)},
+                        Math.log(request.maxBytes()),
+                        0,
+                        x -> request.write(Encoding.palette(type, colours(x), false), bands).length)[0];
+        Encoding plain = Encoding.palette(type, colours(at), false);
+        Encoding dithered = Encoding.palette(type, (int) Math.max(FEWEST, LIGHTER * plain.colours()), true);
+        if (!request.maybeLossy() || looks(plain, bands) <= LOOKS_BAD) {
+            trials.makeAll(List.of(plain, dithered));
+        }
+        if (!request.maybeLossy() && trials.heaviestKeeping(Way.PALETTE).isEmpty()) {
+            search(false, FEW_ENCODES, Math.max(FEWEST, 0.5 * plain.colours()), plain.colours());
+        }
+    }
+
+    private double looks(Encoding encoding, Subject bands) {
+        return new Original(bands.pixels())
+                .damage(OwnFile.pixels(request.write(encoding, bands)))
+                .seen();
     }
 
     private void search(boolean dithered, int encodes, double few, double many) {

@@ -2,6 +2,7 @@ package gavlin.core.weight;
 
 import gavlin.core.codec.PictureType;
 import gavlin.core.codec.Tags;
+import gavlin.core.codec.WebpWriter;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.weight.ByQuality.Scale;
@@ -19,7 +20,16 @@ final class WebpSearch {
     /** Its sizes are coarser: a step is one of libwebp's 128. */
     private static final Scale SCALE = new Scale(Fineness.WEBP_FIRST, Fineness.WEBP_AMPLE, 0.97, 0.008, 8);
 
+    /** Of a large picture it only tells where to begin with all effort. */
+    private static final Scale ROUGH = new Scale(Fineness.WEBP_FIRST, Fineness.WEBP_AMPLE, 0.85, 0.008, 8);
+
+    private static final Scale NEARLY_TO_ITS_END = new Scale(Fineness.WEBP_FIRST, 1, 0.95, 0.004, 0);
     private static final Scale TO_ITS_END = new Scale(Fineness.WEBP_FIRST, 1, 0.97, 0.004, 0);
+    /** Shares of a file made quickly without loss: what all effort makes of it, and the least seen on photographs, drawings and screens. */
+    private static final double EXACT_PROBABLY = 0.8;
+
+    private static final double EXACT_AT_LEAST = 0.6;
+    private static final double NEARLY_AT_LEAST = 0.4;
     /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
     private static final int NEARLY = 60;
     /** When lossless alpha takes more than this share of the limit, it is reduced as well. */
@@ -37,6 +47,10 @@ final class WebpSearch {
     /** All of libwebp's effort makes a file lighter by as much as lies between these, in logarithms: mostly by little, of grain by a third. */
     private static final double[] TUNING_SAVES = {0.025, 0.35};
 
+    /** The same of a large picture, mostly. */
+    private static final double[] FINE_SAVES = {-0.015, 0.04};
+
+    private static final int FINE_ENCODES = 3;
     private static final int TUNED_ENCODES = 4;
     private static final int SHARP_ENCODES = 3;
     /** Sharp coloured edges make a file heavier by about so much, in logarithms. */
@@ -58,22 +72,42 @@ final class WebpSearch {
 
     /** Artwork, with transparency or flat grounds, may be lightest without loss; everything else is searched by quality. */
     List<Trial> run() {
-        if (request.pixels().channels() == 4 || WeightSearch.isArtwork(request.pixels())) {
+        boolean artwork = request.pixels().channels() == 4 || WeightSearch.isArtwork(request.pixels());
+        double quick = artwork ? request.weightOfDetail(WebpWriter::roughly) : Double.MAX_VALUE;
+        if (quick * EXACT_PROBABLY <= request.maxBytes()) {
             Trial exact = trials.make(Encoding.lossless(PictureType.WEBP));
             if (request.limited() && trials.keeps(exact)) {
                 return trials.all();
             }
+        }
+        lossy();
+        if (quick * EXACT_AT_LEAST <= request.maxBytes()) {
+            trials.make(Encoding.lossless(PictureType.WEBP));
+        }
+        if (quick * NEARLY_AT_LEAST <= request.maxBytes()) {
             trials.make(Encoding.webpNearly(NEARLY));
         }
+        return trials.all();
+    }
+
+    private void lossy() {
         Alpha alpha = alpha();
-        qualities.run(SCALE, x -> Encoding.webp(Fineness.webpQuality(x), alpha.quality));
+        DoubleFunction<Encoding> encoding = x -> Encoding.webp(Fineness.webpQuality(x), alpha.quality);
+        Scale scale = request.soonTried() ? SCALE : ROUGH;
+        qualities.run(
+                scale,
+                encoding,
+                () -> request.pixels().channels() == 3
+                        ? qualities.estimated(scale, encoding, Fineness::webpOfJpeg)
+                        : qualities.sampled(scale, encoding));
         if (request.limited()) {
-            betweenSteps();
+            if (request.soonTried()) {
+                betweenSteps();
+            }
             trials.heaviestKeeping(Way.LOSSY)
                     .map(best -> alpha.bytes < LITTLE_ALPHA * request.maxBytes() ? best : otherAlpha(best))
                     .ifPresent(this::finish);
         }
-        return trials.all();
     }
 
     /**
@@ -113,7 +147,12 @@ final class WebpSearch {
         double from = Fineness.ofWebpQuality(usual.quality());
         double slope = slope(best);
         if (!request.soonTried()) {
-            tuned(usual, Effort.FINE, 1, from + (spare + TUNING_SAVES[0]) * slope);
+            tuned(
+                    usual,
+                    Effort.FINE,
+                    FINE_ENCODES,
+                    from + (spare + FINE_SAVES[0]) * slope,
+                    from + (spare + FINE_SAVES[1]) * slope);
             return;
         }
         tuned(
@@ -133,7 +172,8 @@ final class WebpSearch {
         DoubleFunction<Encoding> encoding = x -> Encoding.webp(Fineness.webpQuality(x), usual.alphaQuality())
                 .shaped(usual.shaping())
                 .with(effort);
-        qualities.near(TO_ITS_END, encoding, Math.min(most, trials.left()), first);
+        Scale scale = effort == Effort.FINE ? NEARLY_TO_ITS_END : TO_ITS_END;
+        qualities.near(scale, encoding, Math.min(most, trials.left()), first);
     }
 
     /** By how much {@link Fineness} rises for each e-fold of the file's size, between this trial and the next finer one. */

@@ -17,6 +17,7 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.function.ToIntFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -38,6 +39,9 @@ public final class WeightSearch {
 
     /** Pixels up to which everything is tried out. */
     private static final long TRIABLE = 300_000;
+
+    /** Bits a pixel, without loss. */
+    private static final double MUCH_DETAIL = 2;
 
     private WeightSearch() {}
 
@@ -73,6 +77,18 @@ public final class WeightSearch {
         /** Whether the picture is small enough for trying out what takes long. */
         boolean soonTried() {
             return pixels.size().pixels() <= TRIABLE;
+        }
+
+        /**
+         * What the picture weighs without loss, where that tells what is worth trying: a large one of much detail. Of all others nothing
+         * is left out, and it is 0: repetitions may make a tenth of it.
+         */
+        int weightOfDetail(ToIntFunction<Pixels> quickly) {
+            if (soonTried() || !limited()) {
+                return 0;
+            }
+            int bytes = quickly.applyAsInt(pixels);
+            return 8.0 * bytes / pixels.size().pixels() > MUCH_DETAIL ? bytes : 0;
         }
 
         /** Whether a type is allowed that may lose something. */

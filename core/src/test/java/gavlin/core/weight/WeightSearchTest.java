@@ -18,6 +18,7 @@ import gavlin.core.damage.Original;
 import gavlin.core.geometry.Size;
 import gavlin.core.jpeg.Chroma;
 import gavlin.core.jpeg.ChromaDetail;
+import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.WeightSearch.Outcome;
 import gavlin.core.weight.WeightSearch.Request;
@@ -227,6 +228,57 @@ class WeightSearchTest {
                 PictureType.PNG,
                 search(PHOTO, 400_000, PictureType.PNG).chosen().type(),
                 "alone it has to do");
+    }
+
+    /** A thing photographed before white is no drawing, though half of it is flat: without loss it can't keep the limit, and isn't made to see. */
+    @Test
+    void largePhotographBeforeWhite_isNotTriedWithoutLoss() {
+        Size size = Size.parse("900x512");
+        byte[] samples = Reference.constant(size, 3, 0xffffff).samples();
+        for (int y = 0; y < 512; y++) {
+            System.arraycopy(PHOTO.samples(), y * 512 * 3, samples, y * 900 * 3, 512 * 3);
+        }
+        Pixels pixels = new Pixels(size, 3, samples);
+        assertTrue(WeightSearch.isArtwork(pixels), "by its ground");
+        Outcome outcome = search(pixels, 40_000, PictureType.PNG, PictureType.WEBP, PictureType.JPEG);
+        assertTrue(
+                outcome.tried().stream()
+                        .noneMatch(
+                                c -> c.type() == PictureType.PNG || c.encoding().contains("loss")),
+                outcome.tried().toString());
+        assertTrue(outcome.file().length > 0.94 * 40_000, outcome.tried().toString());
+        Outcome alone = search(pixels, 60_000, PictureType.PNG);
+        assertTrue(alone.file().length <= 60_000, alone.tried().toString());
+        assertTrue(alone.tried().size() <= 6, alone.tried().toString());
+    }
+
+    @Test
+    void largeDrawing_whosePaletteLooksBest_keepsIt() {
+        Size size = Size.parse("1000x400");
+        byte[] samples = Reference.constant(size, 3, 0xf4f0e6).samples();
+        for (int i = 0; i < size.pixels(); i++) {
+            int x = i % 1000;
+            int y = i / 1000;
+            if ((x / 40 + y / 40) % 2 == 0) {
+                Reference.put(samples, 3 * i, 3, 0x102030 + (x / 8 % 25) * 0x080402 + (y / 8 % 20) * 0x000409);
+            }
+        }
+        Pixels pixels = new Pixels(size, 3, samples);
+        long exact = search(pixels, Long.MAX_VALUE, PictureType.PNG).file().length;
+        Outcome outcome = search(pixels, exact * 3 / 4, PictureType.PNG, PictureType.JPEG);
+        assertTrue(
+                outcome.tried().stream().anyMatch(c -> c.type() == PictureType.PNG),
+                outcome.tried().toString());
+        assertEquals(PictureType.PNG, outcome.chosen().type(), outcome.tried().toString());
+    }
+
+    @ParameterizedTest
+    @CsvSource({"40", "60", "75", "90"})
+    void webp_isAboutAsHeavyAsTheJpegThatItsSearchBeginsWith(double quality) {
+        double jpeg = new JpegEncoder(PHOTO, Chroma.HALVED).estimate(quality);
+        double place = Fineness.webpOfJpeg(Fineness.ofJpegQuality(quality));
+        double webp = Encoding.webp(Fineness.webpQuality(place), 100).write(PHOTO, Tags.NONE).length;
+        assertEquals(1, webp / jpeg, 0.2, webp + " and " + jpeg);
     }
 
     @Test
