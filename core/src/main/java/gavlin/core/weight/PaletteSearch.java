@@ -26,7 +26,7 @@ final class PaletteSearch {
     private static final double LIGHTER = 0.5;
 
     /** Shares of a file made without loss and with little effort, as measured: the least that effort makes of it, and of a palette that doesn't look bad. */
-    private static final double EXACT_AT_LEAST = 0.75;
+    private static final double EXACT_AT_LEAST = 0.65;
 
     private static final double PALETTE_AT_LEAST = 0.15;
 

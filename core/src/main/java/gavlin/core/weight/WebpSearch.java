@@ -25,11 +25,10 @@ final class WebpSearch {
 
     private static final Scale NEARLY_TO_ITS_END = new Scale(Fineness.WEBP_FIRST, 1, 0.95, 0.004, 0);
     private static final Scale TO_ITS_END = new Scale(Fineness.WEBP_FIRST, 1, 0.97, 0.004, 0);
-    /** Shares of a file made quickly without loss: what all effort makes of it, and the least seen on photographs, drawings and screens. */
+    /** What all effort makes of a file made quickly without loss: of photographs mostly, and the least, nearly lossless, of all kinds. */
     private static final double EXACT_PROBABLY = 0.8;
 
-    private static final double EXACT_AT_LEAST = 0.6;
-    private static final double NEARLY_AT_LEAST = 0.4;
+    private static final double AT_LEAST = 0.4;
     /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
     private static final int NEARLY = 60;
     /** When lossless alpha takes more than this share of the limit, it is reduced as well. */
@@ -81,10 +80,8 @@ final class WebpSearch {
             }
         }
         lossy();
-        if (quick * EXACT_AT_LEAST <= request.maxBytes()) {
+        if (quick * AT_LEAST <= request.maxBytes()) {
             trials.make(Encoding.lossless(PictureType.WEBP));
-        }
-        if (quick * NEARLY_AT_LEAST <= request.maxBytes()) {
             trials.make(Encoding.webpNearly(NEARLY));
         }
         return trials.all();
@@ -135,32 +132,29 @@ final class WebpSearch {
 
     /**
      * The best so far is made again with all that the encoder can do, as fine as the limit allows, which is mostly finer;
-     * then with its grain left alone, and with its coloured edges sharp. A large one gets one more encode.
+     * then with its grain left alone, and with its coloured edges sharp. For a large one that would take too long, and so would finding its smoothing.
      */
     private void finish(Trial best) {
         Encoding usual = best.encoding();
+        boolean soon = request.soonTried();
+        Effort effort = soon ? Effort.TUNED : Effort.FINE;
         if (best.bytes() < BINDING * request.maxBytes()) {
-            trials.make(usual.with(request.soonTried() ? Effort.TUNED : Effort.FINE));
+            trials.make(usual.with(effort));
             return;
         }
         double spare = Math.log((double) request.maxBytes() / best.bytes());
         double from = Fineness.ofWebpQuality(usual.quality());
         double slope = slope(best);
-        if (!request.soonTried()) {
-            tuned(
-                    usual,
-                    Effort.FINE,
-                    FINE_ENCODES,
-                    from + (spare + FINE_SAVES[0]) * slope,
-                    from + (spare + FINE_SAVES[1]) * slope);
-            return;
-        }
+        double[] saves = soon ? TUNING_SAVES : FINE_SAVES;
         tuned(
                 usual,
-                Effort.TUNED,
-                TUNED_ENCODES,
-                from + (spare + TUNING_SAVES[0]) * slope,
-                from + (spare + TUNING_SAVES[1]) * slope);
+                effort,
+                soon ? TUNED_ENCODES : FINE_ENCODES,
+                from + (spare + saves[0]) * slope,
+                from + (spare + saves[1]) * slope);
+        if (!soon) {
+            return;
+        }
         double reached = trials.heaviestKeeping(encoding -> encoding.effort() == Effort.TUNED)
                 .map(trial -> Fineness.ofWebpQuality(trial.encoding().quality()))
                 .orElse(from);

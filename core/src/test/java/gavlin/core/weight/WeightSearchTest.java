@@ -11,7 +11,9 @@ import gavlin.core.Reference;
 import gavlin.core.codec.AvifWriter;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
+import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
+import gavlin.core.codec.WebpWriter;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Letters;
 import gavlin.core.damage.Original;
@@ -270,6 +272,19 @@ class WeightSearchTest {
                 outcome.tried().stream().anyMatch(c -> c.type() == PictureType.PNG),
                 outcome.tried().toString());
         assertEquals(PictureType.PNG, outcome.chosen().type(), outcome.tried().toString());
+    }
+
+    /** What leaving out rests on: a quick file is heavier than one made with effort, but not by much. */
+    @Test
+    void quickFile_tellsWhatEffortWouldMakeOfIt() {
+        for (Pixels pixels : List.of(PHOTO, MARK)) {
+            double png = Encoding.lossless(PictureType.PNG).write(pixels, Tags.NONE).length;
+            double webp = Encoding.lossless(PictureType.WEBP).write(pixels, Tags.NONE).length;
+            double near = Encoding.webpNearly(60).write(pixels, Tags.NONE).length;
+            assertEquals(0.83, png / PngWriter.roughly(pixels), 0.18);
+            assertEquals(0.75, webp / WebpWriter.roughly(pixels), 0.25);
+            assertEquals(0.65, near / WebpWriter.roughly(pixels), 0.25);
+        }
     }
 
     @ParameterizedTest
