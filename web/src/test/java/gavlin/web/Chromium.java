@@ -3,9 +3,11 @@ package gavlin.web;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.PlaywrightException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** Debian's Chromium, without its windows (chromium-headless-shell) where that is installed: the same engine in little more than half of the processor's time. */
 public final class Chromium {
@@ -26,5 +28,18 @@ public final class Chromium {
                                 "--disable-component-update",
                                 "--disable-sync",
                                 "--no-first-run")));
+    }
+
+    /** What a screenshot gives. On a machine that is busy otherwise, Chromium now and then says that it can't take one: it is asked again. */
+    public static byte[] screenshot(Supplier<byte[]> taken) {
+        for (int again = 0; ; again++) {
+            try {
+                return taken.get();
+            } catch (PlaywrightException e) {
+                if (again == 2 || !e.getMessage().contains("Unable to capture screenshot")) {
+                    throw e;
+                }
+            }
+        }
     }
 }

@@ -321,7 +321,7 @@ class MarkSetWalkTest extends BrowserWalk {
 
     private Pixels inChromium(String svg) {
         page.setContent("<style>body{margin:0}svg{width:400px;height:160px;display:block}</style>" + svg);
-        byte[] png = page.locator("svg").screenshot();
+        byte[] png = Chromium.screenshot(page.locator("svg")::screenshot);
         return OwnFile.pixels(png);
     }
 

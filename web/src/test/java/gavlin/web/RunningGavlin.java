@@ -31,7 +31,10 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class RunningGavlin {
     public static final JsonMapper JSON = new JsonMapper();
-    public static final String DATABASE = "gavlin";
+    /** Tests run in several processes at once, each with a database and keys of its own. */
+    private static final String FORK = System.getProperty("gavlin.test.fork", "1");
+
+    public static final String DATABASE = "gavlin_fork" + FORK;
     private static final HttpClient CLIENT = HttpClient.newHttpClient();
     private static RunningGavlin running;
 
@@ -42,7 +45,8 @@ public final class RunningGavlin {
     private RunningGavlin() {
         try {
             cache = Files.createTempDirectory("gavlin-cache");
-        } catch (IOException e) {
+            createDatabase(DATABASE);
+        } catch (IOException | SQLException e) {
             throw new IllegalStateException(e);
         }
         start();
@@ -80,7 +84,8 @@ public final class RunningGavlin {
             "--server.port=" + port,
             "--management.server.port=0",
             "--gavlin.private-sites=127.0.0.1",
-            "--gavlin.key-file=" + cache.resolveSibling("gavlin-test-keys").resolve("sites.key"),
+            "--gavlin.key-file="
+                    + cache.resolveSibling("gavlin-test-keys-" + FORK).resolve("sites.key"),
             "--gavlin.demo=" + demo,
             "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,

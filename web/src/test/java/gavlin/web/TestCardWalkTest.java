@@ -46,7 +46,7 @@ class TestCardWalkTest extends BrowserWalk {
                         + Base64.getEncoder().encodeToString(card)
                         + "'><div style='position:absolute;left:0;top:0;width:100%;height:60px;background:#222;color:#fff'>menu</div></div>");
         live.waitForFunction("document.images[0].complete");
-        byte[] png = live.screenshot();
+        byte[] png = Chromium.screenshot(live::screenshot);
         live.close();
         return png;
     }

@@ -294,7 +294,7 @@ class WalkTest extends BrowserWalk {
                 + py * 100 + "%' src=\"data:image/svg+xml,"
                 + image.replace("<", "%3C").replace(">", "%3E").replace("#", "%23")
                 + "\">");
-        gavlin.core.raster.Pixels shot = OwnFile.pixels(page.locator("#i").screenshot());
+        gavlin.core.raster.Pixels shot = OwnFile.pixels(Chromium.screenshot(page.locator("#i")::screenshot));
         int left = Integer.MAX_VALUE;
         int top = Integer.MAX_VALUE;
         int right = 0;

@@ -91,12 +91,11 @@ final class WebpSearch {
         Alpha alpha = alpha();
         DoubleFunction<Encoding> encoding = x -> Encoding.webp(Fineness.webpQuality(x), alpha.quality);
         Scale scale = request.soonTried() ? SCALE : ROUGH;
-        qualities.run(
-                scale,
-                encoding,
-                () -> request.pixels().channels() == 3
-                        ? qualities.estimated(scale, encoding, Fineness::webpOfJpeg)
-                        : qualities.sampled(scale, encoding));
+        double[] first = request.limited() ? around(scale, encoding) : scale.usual();
+        if (first[0] >= scale.ample() && isAmplyAtOnce(encoding.apply(scale.ample()))) {
+            return;
+        }
+        qualities.run(scale, encoding, () -> first);
         if (request.limited()) {
             if (request.soonTried()) {
                 betweenSteps();
@@ -105,6 +104,24 @@ final class WebpSearch {
                     .map(best -> alpha.bytes < LITTLE_ALPHA * request.maxBytes() ? best : otherAlpha(best))
                     .ifPresent(this::finish);
         }
+    }
+
+    /** Two places between which the limit probably lies. */
+    private double[] around(Scale scale, DoubleFunction<Encoding> encoding) {
+        return request.pixels().channels() == 3
+                ? qualities.estimated(scale, encoding, Fineness::webpOfJpeg)
+                : qualities.sampled(scale, encoding);
+    }
+
+    /**
+     * Where the limit leaves room and JPEG gives the first file anyway, a large picture is made with all effort at once: whether that ended it.
+     */
+    private boolean isAmplyAtOnce(Encoding ample) {
+        if (request.soonTried() || !request.types().contains(PictureType.JPEG)) {
+            return false;
+        }
+        Trial made = trials.make(ample.with(Effort.FINE));
+        return trials.keeps(made) && made.damage(original.get()).seen() <= Damage.NOT_SEEN;
     }
 
     /**

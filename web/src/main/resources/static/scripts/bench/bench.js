@@ -1,33 +1,31 @@
 // The bench: what the hand does becomes an action of the state, the saver talks to the server, the views draw. Nothing is judged here.
 import { listenToKeys } from "../keys.js";
-import { readLines, send } from "../send.js";
+import { send } from "../send.js";
 import { createAnnouncer } from "./announce.js";
 import { createBest } from "./best.js";
 import { patched } from "./change.js";
 import { createCloser } from "./closer.js";
 import { chooseBetween } from "./conflict.js";
 import { createDraft } from "./draft.js";
-import { createDrag } from "./drag.js";
 import { listenToFields } from "./fields.js";
 import { drawFiles } from "./files.js";
 import { createGauges } from "./gauges.js";
+import { createHand } from "./hand.js";
 import { listenToGrowth } from "./growth.js";
-import { nearer, within } from "./hold.js";
 import { createKeepList } from "./keep.js";
 import { body } from "./keepdelta.js";
 import { listenToMembers } from "./members.js";
 import { listenToMark } from "./mark.js";
+import { createMeasuring } from "./measuring.js";
 import { listenToMend } from "./mend.js";
 import { listenToPlaces } from "./places.js";
 import { createLarge } from "./large.js";
 import { createSaver } from "./saver.js";
 import { drawShowings } from "./showings.js";
-import { areasOf, asked, canRedoKeep, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, movedByArrows, reduce, selectedArea, windowOf } from "./state.js";
+import { areasOf, asked, canRedoKeep, canUndoKeep, caption, focalOf, initial, isDirty, isKeepDirty, reduce, windowOf } from "./state.js";
 import { createTable } from "./table.js";
 import { listenToVeil } from "./veil.js";
 import { listenToWords } from "./words.js";
-
-const ZOOM_STEP = 1.04;
 
 const bench = document.querySelector("#bench");
 const by = (id) => document.querySelector(`#${id}`);
@@ -58,9 +56,7 @@ listenToKeys({
 
 function start(first) {
   let state = initial(first);
-  let isDragging = false;
   let isPreviewing = false;
-  let measuring = null;
   let besides = "";
   let shownLook = first;
   const element = by("table");
@@ -82,7 +78,7 @@ function start(first) {
   });
   const keep = createKeepList(by("keep"), {
     now: () => ({ areas: areasOf(state), selected: state.selected, ids: state.ids }), mayChange, dispatch, say, highlight, rest: () => saver.rest(),
-    tool: takeTool, letGo,
+    tool: (tool) => hand.takeTool(tool), letGo,
     fetch: (what) => send("GET", `${base}/${what}${query ? `${query}&` : "?"}${ofPicture()}`),
   });
   const fields = listenToFields(document.querySelector(".foot"), { say, mayChange, put: (patch) => { change({ patch }); saver.rest(); } });
@@ -116,8 +112,13 @@ function start(first) {
   const places = listenToPlaces({
     say, mayChange, now: () => ({ window: windowOf(state).window, focal: focalOf(state), size: state.look.prepared, zoom: state.look.fit.frame.zoom }),
     put: (changes) => { change(changes); saver.rest(); },
-    moveFocal: (to) => { moveFocal(to); saver.rest(); },
+    moveFocal: (to) => { hand.moveFocal(to); saver.rest(); },
   });
+  const hand = createHand(table, element, {
+    now: () => state, mayChange, dispatch, change, say, rest: () => saver.rest(), store: () => saver.store(),
+    nameArea: (id) => keep.askName(id, () => element.focus({ preventScroll: true })), mend: (box) => mending.mend(box),
+  });
+  const measuring = createMeasuring(`${base}/measured${query}`, { told: (look) => dispatch({ type: "measured", look }), say });
 
   function dispatch(action) {
     state = reduce(state, action);
@@ -125,7 +126,7 @@ function start(first) {
       draft.drop();
     }
     if (["change", "take", "putArea", "newArea", "removeArea", "bringBack", "focal", "undoKeep", "redoKeep"].includes(action.type)) {
-      measuring?.abort();
+      measuring.stop();
       keepDraft();
       saver.ask();
     }
@@ -176,7 +177,7 @@ function start(first) {
     words.fill();
     mark.draw();
     places.fill(look.fit.frame.rule === "contain");
-    if (!isDragging) {
+    if (!hand.isDragging()) {
       announcer.announce({ window, gauges: look.gauges });
     }
     show([besides, look.says, saved()].filter(Boolean).join(" "));
@@ -219,29 +220,9 @@ function start(first) {
       draft.drop();
     }
     if (look.files.length === 0) {
-      measure();
+      measuring.start();
     }
     draw();
-  }
-
-  /** First with a file that would do, then with the one that was chosen. */
-  async function measure() {
-    measuring?.abort();
-    measuring = new AbortController();
-    let last = false;
-    try {
-      for await (const { isLast, look } of readLines(`${base}/measured${query}`, measuring.signal)) {
-        dispatch({ type: "measured", look });
-        last = isLast;
-      }
-      if (!last) {
-        throw new Error("The file could not be made; load the page again");
-      }
-    } catch (error) {
-      if (error.name !== "AbortError") {
-        say(error);
-      }
-    }
   }
 
   function keepDraft() {
@@ -305,103 +286,10 @@ function start(first) {
     }
   }
 
-  function moveWindow(to) {
-    change({ window: to });
-  }
-
-  function moveFocal(to) {
-    if (mayChange) {
-      const { width, height } = state.look.prepared;
-      const focal = { x: Math.max(0, Math.min(width, to.x)), y: Math.max(0, Math.min(height, to.y)) };
-      dispatch({ type: "focal", focal });
-      change({ around: focal });
-    }
-  }
-
-  function nudge(x, y) {
-    return (event, resize = false) => {
-      const by = event.shiftKey ? 10 : 1;
-      const moves = {
-        area: () => nudgeArea(x * by, y * by, resize),
-        focal: () => moveFocal({ x: focalOf(state).x + x * by, y: focalOf(state).y + y * by }),
-        window: () => {
-          const { window } = windowOf(state);
-          moveWindow({ x: window.x + x * by, y: window.y + y * by, width: window.width });
-        },
-      };
-      moves[movedByArrows(state)]();
-      saver.rest();
-    };
-  }
-
-  function nudgeArea(x, y, resize) {
-    const area = selectedArea(state);
-    const { box } = area;
-    const next = resize ? { ...box, width: Math.max(1, box.width + x), height: Math.max(1, box.height + y) } : { ...box, x: box.x + x, y: box.y + y };
-    editAreas({ type: "putArea", area: { ...area, box: within(next, state.look.prepared) } });
-  }
-
-  function editAreas(action) {
-    if (mayChange) {
-      dispatch(action);
-    } else {
-      say(new Error("this slot is not yours to change"));
-    }
-  }
-
-  /** About the middle of the window. */
-  function zoomBy(factor) {
-    return () => {
-      moveWindow(nearer(windowOf(state).window, factor));
-      saver.rest();
-    };
-  }
-
-  function takeTool(tool) {
-    dispatch({ type: "takeTool", tool });
-    element.focus({ preventScroll: true });
-  }
-
-  /** A new area without a stroke: in the middle of the window, a fifth of it. */
-  function newAreaByKey() {
-    const { x, y, width, height } = windowOf(state).window;
-    newArea(within({ x: x + width * 0.4, y: y + height * 0.3, width: width * 0.2, height: height * 0.4 }, state.look.prepared));
-    saver.rest();
-  }
-
-  /** Its name is asked for at once. */
-  function newArea(box) {
-    editAreas({ type: "newArea", box });
-    if (mayChange) {
-      keep.askName(state.selected, () => element.focus({ preventScroll: true }));
-    }
-  }
-
-  createDrag(table, element, () => ({ size: state.look.prepared, window: windowOf(state).window, areas: areasOf(state), focal: focalOf(state), tool: state.tool, mayEdit: mayChange }), {
-    begin: () => { isDragging = true; },
-    moveWindow: (to) => { dispatch({ type: "select", id: null }); moveWindow(to); },
-    moveFocal: (at) => { dispatch({ type: "select", id: null }); moveFocal(at); },
-    select: (id) => dispatch({ type: "select", id }),
-    beginArea: (id) => dispatch({ type: "hold", id }),
-    moveArea: (id, box) => editAreas({ type: "putArea", area: { ...areasOf(state).find((area) => area.id === id), box }, remember: false }),
-    newArea: (box) => { dispatch({ type: "takeTool", tool: state.tool }); newArea(box); },
-    mend: (box) => { dispatch({ type: "takeTool", tool: state.tool }); mending.mend(box); },
-    pinch: (to) => { dispatch({ type: "select", id: null }); moveWindow(to); },
-    spot: (keep, along) => { dispatch({ type: "takeTool", tool: state.tool }); change({ spots: [{ keep, along }] }); saver.rest(); },
-    level: (from, to) => { dispatch({ type: "takeTool", tool: state.tool }); change({ level: { from, to } }); },
-    letGo: () => { isDragging = false; saver.store(); }, // the hand has stopped: nothing is to be waited for
-  });
   const step = (name) => () => by(name)?.click();
   listenToKeys({
-    ArrowLeft: nudge(-1, 0), ArrowRight: nudge(1, 0), ArrowUp: nudge(0, -1), ArrowDown: nudge(0, 1),
-    "ctrl+ArrowLeft": (e) => nudge(-1, 0)(e, true), "ctrl+ArrowRight": (e) => nudge(1, 0)(e, true), "ctrl+ArrowUp": (e) => nudge(0, -1)(e, true), "ctrl+ArrowDown": (e) => nudge(0, 1)(e, true),
-    "+": zoomBy(ZOOM_STEP), "=": zoomBy(ZOOM_STEP), "-": zoomBy(1 / ZOOM_STEP),
+    ...hand.keys,
     "ctrl+z": step("undo"), "ctrl+shift+z": step("redo"), Enter: step("accept"),
-    f: () => dispatch({ type: "turnArrows" }),
-    k: newAreaByKey,
-    a: () => dispatch({ type: "selectNext" }),
-    Delete: () => { if (state.selected) { editAreas({ type: "removeArea", id: state.selected }); saver.rest(); } },
-    Escape: () => dispatch({ type: "escape" }),
     w: best.find,
     m: () => openMenu("mark"),
     x: () => by("as-it-came").click(),
@@ -413,7 +301,7 @@ function start(first) {
     d: () => by("look-closer").disabled || lookCloser(true),
     h: () => by("history")?.click(),
     s: () => large.toggle(),
-  }, () => isDragging);
+  }, hand.isDragging);
 
   /** Files that could not be chosen are measured when somebody looks at the list. */
   async function openFiles() {
@@ -459,7 +347,7 @@ function start(first) {
   by("look-closer").addEventListener("click", () => lookCloser());
   by("another")?.addEventListener("click", openPictures);
   for (const button of document.querySelectorAll("[data-tool]")) {
-    button.addEventListener("click", () => { button.closest("details").open = false; takeTool(button.dataset.tool); });
+    button.addEventListener("click", () => { button.closest("details").open = false; hand.takeTool(button.dataset.tool); });
   }
   by("other-windows").addEventListener("change", async (event) => {
     try {
@@ -502,7 +390,7 @@ function start(first) {
     if (!kept || !(kept.fit || kept.keep) || (kept.fit && kept.fit.picture !== state.look.fit.picture && kept.base === state.look.base)) {
       draft.drop();
       if (!state.look.fileName && state.look.revision > 0) {
-        measure();
+        measuring.start();
       }
       return;
     }

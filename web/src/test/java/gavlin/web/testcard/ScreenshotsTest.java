@@ -115,7 +115,10 @@ class ScreenshotsTest {
 
     private static Pixels shot(Page page, boolean jpeg) throws IOException {
         Page.ScreenshotOptions how = new Page.ScreenshotOptions();
-        byte[] file = page.screenshot(jpeg ? how.setType(ScreenshotType.JPEG).setQuality(80) : how);
+        if (jpeg) {
+            how.setType(ScreenshotType.JPEG).setQuality(80);
+        }
+        byte[] file = Chromium.screenshot(() -> page.screenshot(how));
         return pixels(ImageIO.read(new ByteArrayInputStream(file)));
     }
 
