@@ -13,7 +13,7 @@ import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /** Searches the qualities of AVIF with all its colour, which mostly shows least, then near the best with halved colour. */
-final class AvifSearch {
+final class AvifSearch extends TypeSearch {
     /** As each takes a process and tenths of a second. */
     private static final int FULL_ENCODES = 6;
 
@@ -31,19 +31,12 @@ final class AvifSearch {
     /** Halving colour saves about so much of {@link Fineness}. */
     private static final double[] HALVED_SHIFTS = {2 * STEP, 4 * STEP};
 
-    private final Request request;
-    private final Supplier<Original> original;
-    private final Trials trials;
-    private final ByQuality qualities;
-
     AvifSearch(Request request, Supplier<Original> original) {
-        this.request = request;
-        this.original = original;
-        this.trials = new Trials(request);
-        this.qualities = new ByQuality(request, original, trials);
+        super(request, original);
     }
 
-    List<Trial> run() {
+    @Override
+    void run() {
         int alpha = alphaQuality();
         DoubleFunction<Encoding> encoding = x -> encoding(x, alpha, Chroma.FULL);
         boolean photograph = request.pixels().channels() == 3 && !WeightSearch.isArtwork(request.pixels());
@@ -71,7 +64,6 @@ final class AvifSearch {
             finer(alpha, Chroma.FULL);
             finer(alpha, Chroma.HALVED);
         }
-        return trials.all();
     }
 
     /** Of artwork sizes leap from step to step, down as well as up: beyond a step that is too heavy one may keep the limit again. */

@@ -13,7 +13,7 @@ import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
 
 /** Searches the qualities of JPEG, and how finely it keeps colour. */
-final class JpegSearch {
+final class JpegSearch extends TypeSearch {
     private static final Scale SCALE = new Scale(Fineness.JPEG_FIRST, Fineness.JPEG_AMPLE, 0.98, 0.001, 6);
     /** Halving the colours' density in one direction saves about so much of {@link Fineness}, as measured on photographs. */
     private static final double CHROMA_SHIFT = 0.015;
@@ -22,19 +22,12 @@ final class JpegSearch {
     /** Where damage is this great, other chroma mends nothing. */
     private static final double BEYOND_MENDING = 4;
 
-    private final Request request;
-    private final Supplier<Original> original;
-    private final Trials trials;
-    private final ByQuality qualities;
-
     JpegSearch(Request request, Supplier<Original> original) {
-        this.request = request;
-        this.original = original;
-        this.trials = new Trials(request);
-        this.qualities = new ByQuality(request, original, trials);
+        super(request, original);
     }
 
-    List<Trial> run() {
+    @Override
+    void run() {
         Chroma chroma = ChromaDetail.of(request.pixels());
         DoubleFunction<Encoding> encoding = x -> Encoding.jpeg(Fineness.jpegQuality(x), chroma);
         qualities.run(SCALE, encoding, () -> qualities.estimated(SCALE, encoding, trials.jpeg(chroma), x -> x));
@@ -47,7 +40,6 @@ final class JpegSearch {
                         SCALE, x -> Encoding.jpeg(Fineness.jpegQuality(x), Chroma.HALVED), trials.left(), 0, 0.1);
             }
         }
-        return trials.all();
     }
 
     /**

@@ -8,9 +8,10 @@ import gavlin.core.damage.Original;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
 import java.util.List;
+import java.util.function.Supplier;
 
 /** PNG and ICO: exact, else the most colours that keep the limit, without dithering and with it. */
-final class PaletteSearch {
+final class PaletteSearch extends TypeSearch {
     /** Of portraits and icons: a photograph this small is soon packed without loss, and may keep its limit so. */
     private static final long SMALL = 60_000;
 
@@ -35,43 +36,55 @@ final class PaletteSearch {
 
     private static final double LEAST_STEP = 0.01;
 
-    private final Request request;
     private final PictureType type;
-    private final Trials trials;
+    /** Of a large picture of much detail; 0 of all others. */
+    private int quick;
+    /** Whether palettes of much detail are left until it is known what a lossy type can do: they take seconds. */
+    private boolean isPutOff;
 
-    PaletteSearch(Request request, PictureType type) {
-        this.request = request;
+    PaletteSearch(Request request, PictureType type, Supplier<Original> original) {
+        super(request, original);
         this.type = type;
-        this.trials = new Trials(request);
     }
 
-    List<Trial> run() {
+    @Override
+    void run() {
         boolean photograph = request.maybeLossy() && !WeightSearch.isArtwork(request.pixels());
         if (photograph && request.pixels().size().pixels() > SMALL) {
-            return trials.all(); // as a palette it is heavier or looks worse, and takes long
+            return; // as a palette it is heavier or looks worse, and takes long
         }
         // Of a large picture of much detail only what may keep the limit is made, and beside a lossy file only what may
         // look better.
-        int quick = request.weightOfDetail(PngWriter::roughly);
+        quick = request.weightOfDetail(PngWriter::roughly);
         if (quick * EXACT_AT_LEAST <= request.maxBytes() || Palette.exact(request.pixels()) != null) {
             Trial exact = trials.make(Encoding.lossless(type));
             if (photograph || trials.keeps(exact)) {
-                return trials.all();
+                return;
             }
         }
-        if (request.maybeLossy() && quick * PALETTE_AT_LEAST > request.maxBytes()) {
-            return trials.all();
-        }
-        Sample sample = quick == 0 ? null : Sample.of(request.pixels());
-        if (sample == null) {
+        isPutOff = request.maybeLossy() && quick > 0;
+        if (!isPutOff) {
             fewerColours();
-        } else {
-            fewerColours(sample);
         }
-        return trials.all();
+    }
+
+    @Override
+    void goOn() {
+        if (isPutOff && quick * PALETTE_AT_LEAST <= request.maxBytes()) {
+            fewerColours();
+        }
     }
 
     private void fewerColours() {
+        Sample sample = quick == 0 ? null : Sample.of(request.pixels());
+        if (sample == null) {
+            fewerColoursOfAll();
+        } else {
+            fewerColours(sample);
+        }
+    }
+
+    private void fewerColoursOfAll() {
         boolean soon = request.soonTried();
         search(false, soon ? PLAIN_ENCODES : FEW_ENCODES, 64, MOST);
         int most = trials.heaviestKeeping(Way.PALETTE)

@@ -16,7 +16,7 @@ import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /** Searches the qualities of WebP, and what else it can do with the bytes that it has. */
-final class WebpSearch {
+final class WebpSearch extends TypeSearch {
     /** Its sizes are coarser: a step is one of libwebp's 128. */
     private static final Scale SCALE = new Scale(Fineness.WEBP_FIRST, Fineness.WEBP_AMPLE, 0.97, 0.008, 8);
 
@@ -57,26 +57,19 @@ final class WebpSearch {
     /** Below this share of the limit it isn't the limit that decides. */
     private static final double BINDING = 0.8;
 
-    private final Request request;
-    private final Supplier<Original> original;
-    private final Trials trials;
-    private final ByQuality qualities;
-
     WebpSearch(Request request, Supplier<Original> original) {
-        this.request = request;
-        this.original = original;
-        this.trials = new Trials(request);
-        this.qualities = new ByQuality(request, original, trials);
+        super(request, original);
     }
 
     /** Artwork, with transparency or flat grounds, may be lightest without loss; everything else is searched by quality. */
-    List<Trial> run() {
+    @Override
+    void run() {
         boolean artwork = request.pixels().channels() == 4 || WeightSearch.isArtwork(request.pixels());
         double quick = artwork ? request.weightOfDetail(WebpWriter::roughly) : Double.MAX_VALUE;
         if (quick * EXACT_PROBABLY <= request.maxBytes()) {
             Trial exact = trials.make(Encoding.lossless(PictureType.WEBP));
             if (request.limited() && trials.keeps(exact)) {
-                return trials.all();
+                return;
             }
         }
         lossy();
@@ -84,7 +77,6 @@ final class WebpSearch {
             trials.make(Encoding.lossless(PictureType.WEBP));
             trials.make(Encoding.webpNearly(NEARLY));
         }
-        return trials.all();
     }
 
     private void lossy() {

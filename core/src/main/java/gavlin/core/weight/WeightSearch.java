@@ -135,11 +135,30 @@ public final class WeightSearch {
     /** @throws Superseded when the request says so, or the thread is interrupted, between two encodes */
     public static Outcome search(Request request) {
         Supplier<Original> original = once(request::original);
-        List<Trial> all = request.types.parallelStream()
-                .flatMap(type -> searchType(request, original, type).parallelStream())
+        List<TypeSearch> searches = request.types.stream()
+                .map(type -> searchOf(type, request, original))
                 .toList();
-        contenders(request, all).parallelStream().forEach(trial -> trial.damage(original.get()));
+        searches.parallelStream().forEach(TypeSearch::run);
+        List<Trial> all = measured(request, original, searches);
+        if (!isGoodEnough(request, original, all)) {
+            searches.parallelStream().forEach(TypeSearch::goOn);
+            all = measured(request, original, searches);
+        }
         return outcome(request, original.get(), all);
+    }
+
+    /** All that was tried; what can win is measured. */
+    private static List<Trial> measured(Request request, Supplier<Original> original, List<TypeSearch> searches) {
+        List<Trial> all =
+                searches.stream().flatMap(search -> search.tried().stream()).toList();
+        contenders(request, all).parallelStream().forEach(trial -> trial.damage(original.get()));
+        return all;
+    }
+
+    private static boolean isGoodEnough(Request request, Supplier<Original> original, List<Trial> all) {
+        return contenders(request, all).stream()
+                .anyMatch(trial -> trial.bytes() <= request.maxBytes()
+                        && trial.damage(original.get()).seen() <= Damage.NOT_SEEN);
     }
 
     /**
@@ -181,13 +200,13 @@ public final class WeightSearch {
         return new Outcome(best.candidate(), best.file(), damage, tried);
     }
 
-    private static List<Trial> searchType(Request request, Supplier<Original> original, PictureType type) {
+    private static TypeSearch searchOf(PictureType type, Request request, Supplier<Original> original) {
         return switch (type) {
-            case JPEG -> new JpegSearch(request, original).run();
-            case WEBP -> new WebpSearch(request, original).run();
-            case AVIF -> new AvifSearch(request, original).run();
-            case PNG -> new PaletteSearch(request, type).run();
-            case ICO -> new PaletteSearch(request.under(request.maxBytes - IcoWriter.HEAD_BYTES), type).run();
+            case JPEG -> new JpegSearch(request, original);
+            case WEBP -> new WebpSearch(request, original);
+            case AVIF -> new AvifSearch(request, original);
+            case PNG -> new PaletteSearch(request, type, original);
+            case ICO -> new PaletteSearch(request.under(request.maxBytes - IcoWriter.HEAD_BYTES), type, original);
             default -> throw new IllegalArgumentException(type.label() + " is not written");
         };
     }
