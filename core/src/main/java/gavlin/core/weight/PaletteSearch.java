@@ -39,7 +39,7 @@ final class PaletteSearch extends TypeSearch {
     private final PictureType type;
     /** Of a large picture of much detail; 0 of all others. */
     private int quick;
-    /** Whether palettes of much detail are left until it is known what a lossy type can do: they take seconds. */
+    /** Whether palettes are left until it is known what other types can do: of a large picture they take seconds. */
     private boolean isPutOff;
 
     PaletteSearch(Request request, PictureType type, Supplier<Original> original) {
@@ -62,15 +62,17 @@ final class PaletteSearch extends TypeSearch {
                 return;
             }
         }
-        isPutOff = request.maybeLossy() && quick > 0;
+        isPutOff = request.maybeLossy() && !request.soonTried();
         if (!isPutOff) {
             fewerColours();
         }
     }
 
+    /** A drawing's palette may look better than anything but an exact file; that of much detail hardly than what shows no damage. */
     @Override
-    void goOn() {
-        if (isPutOff && quick * PALETTE_AT_LEAST <= request.maxBytes()) {
+    void goOn(double seen) {
+        boolean mayLookBetter = quick == 0 || seen > Damage.NOT_SEEN && quick * PALETTE_AT_LEAST <= request.maxBytes();
+        if (isPutOff && mayLookBetter) {
             fewerColours();
         }
     }

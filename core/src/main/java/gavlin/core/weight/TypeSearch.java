@@ -21,8 +21,12 @@ abstract class TypeSearch {
 
     abstract void run();
 
-    /** Tries what takes too long to be tried where a file of another type is good enough. */
-    void goOn() {}
+    /**
+     * Tries what takes too long to be tried where a file of another type is good enough.
+     *
+     * @param seen the least damage of all that keep the limit; infinite when none does
+     */
+    void goOn(double seen) {}
 
     /** All that was encoded. */
     List<Trial> tried() {

@@ -140,8 +140,9 @@ public final class WeightSearch {
                 .toList();
         searches.parallelStream().forEach(TypeSearch::run);
         List<Trial> all = measured(request, original, searches);
-        if (!isGoodEnough(request, original, all)) {
-            searches.parallelStream().forEach(TypeSearch::goOn);
+        double seen = leastSeen(request, original, all);
+        if (seen > 0) {
+            searches.parallelStream().forEach(search -> search.goOn(seen));
             all = measured(request, original, searches);
         }
         return outcome(request, original.get(), all);
@@ -155,10 +156,12 @@ public final class WeightSearch {
         return all;
     }
 
-    private static boolean isGoodEnough(Request request, Supplier<Original> original, List<Trial> all) {
+    private static double leastSeen(Request request, Supplier<Original> original, List<Trial> all) {
         return contenders(request, all).stream()
-                .anyMatch(trial -> trial.bytes() <= request.maxBytes()
-                        && trial.damage(original.get()).seen() <= Damage.NOT_SEEN);
+                .filter(trial -> trial.bytes() <= request.maxBytes())
+                .mapToDouble(trial -> trial.damage(original.get()).seen())
+                .min()
+                .orElse(Double.POSITIVE_INFINITY);
     }
 
     /**
