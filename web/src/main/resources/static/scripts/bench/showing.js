@@ -33,6 +33,9 @@ function drawObstruction({ name, box, radius, words }, scale) {
     return [frame, drawWords(words, box)];
   }
   const size = LABEL_PX / scale;
+  if (box.height < size * 1.2) {
+    return [frame]; // too low for its name
+  }
   return [frame, svg("text", { class: "words-label", x: box.x + size / 2, y: box.y + Math.min(box.height - size / 3, size * 1.5), "font-size": size }, name)];
 }
 

@@ -3,6 +3,9 @@ import { drawSeen, hidden } from "./showing.js";
 const EDGE = 4;
 const GAP = 14;
 const LINE = 22;
+/** Of a letter below and above them, about; and of the sign before a verdict. */
+const LETTER = 6.8;
+const SIGN = 16;
 /** Showings are made smaller so far, when they all are to be seen at once; smaller ones would show nothing, so they are scrolled instead. */
 const SMALLEST = 0.45;
 /** From more than that on, showings stand under the names of their pages. */
@@ -48,9 +51,9 @@ function groups(showings, isGrouped) {
 function heightOf(showings, scale, width) {
   let height = 0;
   let row = { width: 0, height: 0 };
-  for (const { box, hides } of showings) {
+  for (const { box, name, note, hides } of showings) {
     const high = box.height * scale + LINE * (1 + hides.length);
-    const wide = Math.max(box.width * scale, 110);
+    const wide = Math.max(box.width * scale, LETTER * `${name} ${note}`.length, ...hides.map((one) => SIGN + LETTER * hidden(one).length));
     if (row.width > 0 && row.width + GAP + wide > width) {
       height += row.height + GAP;
       row = { width: 0, height: 0 };
