@@ -1,5 +1,7 @@
 package gavlin.web;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
 import gavlin.core.codec.JpegWriter;
 import gavlin.core.codec.Tags;
 import gavlin.core.geometry.Size;
@@ -212,5 +214,18 @@ public final class RunningGavlin {
             samples[3 * i + 2] = (byte) (90 + seed % 60 + grain);
         }
         return JpegWriter.write(new Pixels(size, 3, samples), 90, Chroma.HALVED, Tags.NONE);
+    }
+
+    /** A site whose only slot is {@code banner}. @param brief what its slot sheet says of that */
+    void siteOfOneSlot(String id, String brief) {
+        String sheet =
+                "{\"format\":\"slot-sheet/1\",\"theme\":{\"name\":\"Plain\"},\"slots\":[{\"id\":\"banner\",\"name\":\"Banner\",\"kind\":\"banner\","
+                        + brief + "}]}";
+        Answer answer = json(
+                "warden",
+                "POST",
+                "/api/v1/sites",
+                "{\"id\":\"" + id + "\",\"name\":\"" + id + "\",\"slotSheet\":" + sheet + "}");
+        assertEquals(201, answer.status(), answer.text());
     }
 }

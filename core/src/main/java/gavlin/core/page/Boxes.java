@@ -22,7 +22,7 @@ final class Boxes {
     /** By parent, what would be computed for each of its children again. */
     private final Map<Element, List<Element>> flowing = new IdentityHashMap<>();
 
-    private final Map<Element, Map<Element, double[]>> grids = new IdentityHashMap<>();
+    private final Map<Element, Map<Element, GridItem>> grids = new IdentityHashMap<>();
     private final Map<Element, Map<Element, Double>> rows = new IdentityHashMap<>();
 
     Boxes(Styles styles, Screen screen) {
@@ -68,7 +68,7 @@ final class Boxes {
                 && holder.parent() != null
                 && styles.of(holder).getOrDefault("display", "").endsWith("grid")
                 && !outOfFlow(styles.of(element));
-        return inGrid ? column(element, content(holder)) : content(holder);
+        return inGrid ? gridItem(element, content(holder)).width() : content(holder);
     }
 
     /** Padding and borders on two sides. */
@@ -238,57 +238,27 @@ final class Boxes {
         return depth > PageReading.MAX_DEPTH;
     }
 
-    /** How wide the columns are that an item of a grid lies in. */
-    private double column(Element element, double room) {
-        return columnOf(element, room)[2];
-    }
-
-    /** Start, row and width of an item of a grid: one after the other, each over as many columns as it spans (CSS Grid 2, §8.5). */
-    double[] columnOf(Element element, double room) {
-        Map<Element, double[]> places = grids.get(element.parent());
-        if (places == null) {
-            places = columnsOf(element.parent(), room);
-            grids.put(element.parent(), places);
+    /** Where an item of a grid lies in it. */
+    GridItem gridItem(Element element, double room) {
+        Map<Element, GridItem> items = grids.get(element.parent());
+        if (items == null) {
+            items = gridItems(element.parent(), room);
+            grids.put(element.parent(), items);
         }
-        return places.getOrDefault(element, new double[] {0, 0, room});
+        return items.getOrDefault(element, new GridItem(0, 0, room));
     }
 
-    private Map<Element, double[]> columnsOf(Element grid, double room) {
-        Map<Element, double[]> places = new IdentityHashMap<>();
+    private Map<Element, GridItem> gridItems(Element grid, double room) {
         double gap = gap(grid, room);
         double[] columns = Tracks.widths(styles.of(grid).get("grid-template-columns"), room, gap, screen);
-        int at = 0;
-        for (Element item : inFlow(grid)) {
-            int span = Math.min(columns.length, span(styles.of(item), columns.length));
-            if (at % columns.length + span > columns.length) {
-                at += columns.length - at % columns.length; // no room left in this row
-            }
-            int first = at % columns.length;
-            double start = 0;
-            double width = gap * (span - 1);
-            for (int i = 0; i < first + span; i++) {
-                start += i < first ? columns[i] + gap : 0;
-                width += i >= first ? columns[i] : 0;
-            }
-            places.put(item, new double[] {start, at / columns.length, width});
-            at += span;
+        List<Element> elements = inFlow(grid);
+        List<GridItem> items =
+                GridItem.all(columns, gap, elements.stream().map(styles::of).toList());
+        Map<Element, GridItem> places = new IdentityHashMap<>();
+        for (int i = 0; i < items.size(); i++) {
+            places.put(elements.get(i), items.get(i));
         }
         return places;
-    }
-
-    private static int span(Map<String, String> style, int all) {
-        String column = style.getOrDefault("grid-column", "").strip();
-        if (column.matches("1\\s*/\\s*-1")) {
-            return all;
-        }
-        if (column.matches("(?:\\d+\\s*/\\s*)?span\\s+\\d{1,2}")) {
-            return Math.max(1, Integer.parseInt(column.replaceAll(".*span\\s+", "")));
-        }
-        if (column.matches("\\d{1,2}\\s*/\\s*\\d{1,2}")) {
-            String[] lines = column.split("\\s*/\\s*");
-            return Math.max(1, Integer.parseInt(lines[1]) - Integer.parseInt(lines[0]));
-        }
-        return 1;
     }
 
     /** Of the border box, px; not a number where text decides it. */

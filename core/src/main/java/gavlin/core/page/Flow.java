@@ -238,13 +238,13 @@ final class Flow {
         double high = 0;
         int row = 0;
         for (Element item : items) {
-            double[] column = boxes.columnOf(item, room);
-            if ((int) column[1] != row) {
+            GridItem place = boxes.gridItem(item, room);
+            if (place.row() != row) {
                 y += high + boxes.rowGap(parent, room);
                 high = 0;
-                row = (int) column[1];
+                row = place.row();
             }
-            at.put(item, new double[] {column[0] + boxes.margin(item, 3), y + boxes.margin(item, 0)});
+            at.put(item, new double[] {place.start() + boxes.margin(item, 3), y + boxes.margin(item, 0)});
             high = Math.max(high, height(item) + boxes.margin(item, 0) + boxes.margin(item, 2));
         }
         return new Laid(at, y + high);

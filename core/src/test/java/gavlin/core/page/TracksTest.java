@@ -33,6 +33,31 @@ class TracksTest {
         assertArrayEquals(expected, Tracks.widths(list, 1000, 20, Screen.DESKTOP), 0.01);
     }
 
+    /** Four columns of 100 px with gaps of 10; each item's start, row and width. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "auto; auto|0 0 100; 110 0 100",
+                "span 2; span 2; auto|0 0 210; 220 0 210; 0 1 100",
+                "span 3; span 2|0 0 320; 0 1 210", // the second has no room beside the first
+                "1 / -1; auto|0 0 430; 0 1 100",
+                "1 / 3; 3 / 5|0 0 210; 220 0 210",
+                "2 / span 2|0 0 210",
+                "span 9|0 0 430",
+                "main-start|0 0 100",
+            })
+    void gridItems_oneAfterTheOther_spanTheirColumns(String columns, String places) {
+        List<Map<String, String>> styles = Stream.of(columns.split(";"))
+                .map(column -> Map.of("grid-column", column.strip()))
+                .toList();
+        List<GridItem> expected = Stream.of(places.split(";"))
+                .map(place -> place.strip().split(" "))
+                .map(of -> new GridItem(Double.parseDouble(of[0]), Integer.parseInt(of[1]), Double.parseDouble(of[2])))
+                .toList();
+        assertEquals(expected, GridItem.all(new double[] {100, 100, 100, 100}, 10, styles));
+    }
+
     private static FlexItem item(String flex, String width) {
         return FlexItem.of(Map.of("flex", flex, "width", width), 1000, true, 0, 0, Screen.DESKTOP);
     }
