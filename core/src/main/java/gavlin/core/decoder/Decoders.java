@@ -24,21 +24,12 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ArrayBlockingQueue;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.stream.Stream;
 
 /**
- * The decoder processes: as many as were asked for, started ahead and kept warm, each with one job at a time, replaced when they die.
- * Whatever is wrong with a file comes back as the same exceptions that reading it here would give; a file over which a decoder died
- * is refused in words. Callers hold no more than a stream's buffer of the file.
+ * What {@linkplain DecoderPool decoder processes} are asked to do. Whatever is wrong with a file comes back as the same exceptions
+ * that reading it here would give; a file over which a decoder died is refused in words. Callers hold no more than a stream's buffer of
+ * the file.
  *
  * <p>Cost beside the reading itself: the file is written once more, into the decoder's folder, and a line goes each way.
  */
@@ -70,35 +61,17 @@ public final class Decoders implements AutoCloseable {
     public record State(int processes, int idle, boolean wrapped, long done, long lost) {}
 
     private final Settings settings;
-    private final Sandbox sandbox;
-    /** One place for each decoder, taken by whoever gives it a job. */
-    private final BlockingQueue<CompletableFuture<DecoderProcess>> places;
-
-    private final AtomicInteger waiting = new AtomicInteger();
-    private final AtomicInteger started = new AtomicInteger();
+    private final DecoderPool pool;
     private final AtomicInteger done = new AtomicInteger();
     private final AtomicInteger lost = new AtomicInteger();
-    private final ScheduledExecutorService clock =
-            Executors.newSingleThreadScheduledExecutor(work -> daemon(work, "decoders-clock"));
-    private final ExecutorService starter = Executors.newCachedThreadPool(work -> daemon(work, "decoders-starter"));
-    private volatile boolean closed;
 
     public Decoders(Settings settings) throws IOException {
         this.settings = settings;
-        this.sandbox = Sandbox.ofThisMachine(settings.wrapped);
-        this.places = new ArrayBlockingQueue<>(settings.processes);
-        Files.createDirectories(settings.folder);
-        clearLeftOvers();
-        for (int i = 0; i < settings.processes; i++) {
-            places.add(startedAhead());
-        }
-        if (!sandbox.isWrapped() && settings.wrapped) {
-            LOG.log(System.Logger.Level.WARNING, "bubblewrap is not there or does not work: decoders run without it");
-        }
+        this.pool = new DecoderPool(settings);
     }
 
     public State state() {
-        return new State(settings.processes, places.size(), sandbox.isWrapped(), done.get(), lost.get());
+        return new State(settings.processes, pool.idle(), pool.isWrapped(), done.get(), lost.get());
     }
 
     /**
@@ -284,7 +257,7 @@ public final class Decoders implements AutoCloseable {
     }
 
     private <T> T doneOnce(Job job, Filling filling, Taking<T> taking, Duration most) throws IOException, DecoderLost {
-        DecoderProcess decoder = taken();
+        DecoderProcess decoder = pool.take();
         try {
             filling.fill(decoder.folder());
             Answer answer = decoder.ask(job, most);
@@ -306,90 +279,7 @@ public final class Decoders implements AutoCloseable {
             LOG.log(System.Logger.Level.INFO, "a decoder ended over its file: {0}", e.why());
             throw e;
         } finally {
-            giveBack(decoder);
-        }
-    }
-
-    private DecoderProcess taken() {
-        CompletableFuture<DecoderProcess> place = place();
-        try {
-            DecoderProcess decoder = place.join();
-            if (decoder.isUsable()) {
-                return decoder;
-            }
-            decoder.close(); // it died with nothing to do
-            return start();
-        } catch (CompletionException e) {
-            places.add(startedAhead());
-            throw new DecodersBusy("the programs that read pictures can't be started just now; try again", e);
-        }
-    }
-
-    private CompletableFuture<DecoderProcess> place() {
-        if (waiting.incrementAndGet() > settings.queue) {
-            waiting.decrementAndGet();
-            throw new DecodersBusy("Gavlin is busy reading other pictures; try again in a few seconds", null);
-        }
-        try {
-            CompletableFuture<DecoderProcess> place = places.poll(settings.patience.toMillis(), TimeUnit.MILLISECONDS);
-            if (place == null) {
-                throw new DecodersBusy("Gavlin is busy reading other pictures; try again in a few seconds", null);
-            }
-            return place;
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new DecodersBusy("the reading was stopped", e);
-        } finally {
-            waiting.decrementAndGet();
-        }
-    }
-
-    private void giveBack(DecoderProcess decoder) {
-        boolean tidy = decoder.isUsable();
-        try {
-            decoder.tidy();
-        } catch (IOException e) {
-            tidy = false;
-        }
-        if (tidy && !closed) {
-            places.add(CompletableFuture.completedFuture(decoder));
-        } else {
-            decoder.close();
-            places.add(startedAhead());
-        }
-    }
-
-    private CompletableFuture<DecoderProcess> startedAhead() {
-        return closed
-                ? CompletableFuture.failedFuture(new IllegalStateException("the decoders have been closed"))
-                : CompletableFuture.supplyAsync(this::start, starter);
-    }
-
-    private DecoderProcess start() {
-        try {
-            String name = "decoder-" + ProcessHandle.current().pid() + "-" + started.incrementAndGet();
-            DecoderProcess decoder =
-                    new DecoderProcess(sandbox, settings.folder.toAbsolutePath().resolve(name), clock);
-            if (closed) {
-                decoder.close();
-            }
-            return decoder;
-        } catch (IOException e) {
-            LOG.log(System.Logger.Level.ERROR, e.getMessage());
-            throw new CompletionException(e);
-        }
-    }
-
-    /** Folders of a process that was killed. */
-    private void clearLeftOvers() throws IOException {
-        try (Stream<Path> folders = Files.list(settings.folder)) {
-            for (Path folder : folders.toList()) {
-                String[] name = folder.getFileName().toString().split("-");
-                boolean ours = name.length == 3 && name[0].equals("decoder") && name[1].matches("\\d{1,9}");
-                if (ours && ProcessHandle.of(Long.parseLong(name[1])).isEmpty()) {
-                    DecoderProcess.delete(folder);
-                }
-            }
+            pool.giveBack(decoder);
         }
     }
 
@@ -405,19 +295,8 @@ public final class Decoders implements AutoCloseable {
         }
     }
 
-    private static Thread daemon(Runnable work, String name) {
-        Thread thread = new Thread(work, name);
-        thread.setDaemon(true);
-        return thread;
-    }
-
     @Override
     public void close() {
-        closed = true;
-        for (CompletableFuture<DecoderProcess> place = places.poll(); place != null; place = places.poll()) {
-            place.thenAccept(DecoderProcess::close);
-        }
-        clock.shutdown();
-        starter.shutdown();
+        pool.close();
     }
 }

@@ -4,9 +4,9 @@ import gavlin.core.Require;
 import gavlin.core.geometry.Size;
 import gavlin.core.jpeg.Component.Plane;
 import gavlin.core.raster.Pixels;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * A picture ready to be written as JPEG, progressively, in JFIF, at any quality: grey ones as one component, others as three.
@@ -79,7 +79,8 @@ public final class JpegEncoder {
         return bits / 8;
     }
 
-    private record Part(int component, AcScan scan) {}
+    /** One of a component's scans. */
+    private record Part(AcScan scan, byte[] bytes) {}
 
     /** @param quality 1..100, fractions allowed: the scale of the example tables of T.81 Annex K */
     public byte[] write(double quality) {
@@ -100,19 +101,20 @@ public final class JpegEncoder {
         }
         segment(out, TABLES, tables);
         frame(out);
-        List<Rounded> rounded = new ArrayList<>();
-        for (Component component : components) {
-            rounded.add(Rounding.of(component, steps[table(rounded.size())]));
-        }
+        List<Rounded> rounded = IntStream.range(0, components.size())
+                .parallel()
+                .mapToObj(i -> Rounding.of(components.get(i), steps[table(i)]))
+                .toList();
         new DcScan(components, rounded).write(out);
-        List<Part> parts = new ArrayList<>();
-        for (int i = 0; i < components.size(); i++) {
-            int component = i;
-            shortest(ways, rounded.get(i)).forEach(scan -> parts.add(new Part(component, scan)));
-        }
+        List<Part> parts = IntStream.range(0, components.size())
+                .parallel()
+                .boxed()
+                .flatMap(i -> shortest(ways, rounded.get(i)).stream().map(scan -> written(i, scan, rounded.get(i))))
+                .toList();
         // What is coarse of all comes before what is fine of one.
-        parts.sort(Comparator.comparingInt((Part part) -> -part.scan.low()));
-        parts.forEach(part -> write(part, rounded.get(part.component), out));
+        parts.stream()
+                .sorted(Comparator.comparingInt(part -> -part.scan.low()))
+                .forEach(part -> out.octets(part.bytes));
         out.marker(END);
         return out.toBytes();
     }
@@ -153,17 +155,18 @@ public final class JpegEncoder {
         segment(out, PROGRESSIVE, body);
     }
 
-    private static void write(Part part, Rounded rounded, Output out) {
-        AcScan scan = part.scan;
+    private static Part written(int component, AcScan scan, Rounded rounded) {
+        Output out = new Output();
         Tokens tokens = scan.tokens(rounded);
         HuffmanCode code = new HuffmanCode(tokens.counts());
         out.marker(CODES);
         out.pair(2 + code.tableBytes());
         code.writeTable(0x10, out);
         int high = scan.refines() ? scan.low() + 1 : 0;
-        segment(out, SCAN, 1, part.component + 1, 0, scan.from(), scan.to(), high << 4 | scan.low());
+        segment(out, SCAN, 1, component + 1, 0, scan.from(), scan.to(), high << 4 | scan.low());
         tokens.write(code, out);
         out.endBits();
+        return new Part(scan, out.toBytes());
     }
 
     static void segment(Output out, int marker, int... body) {

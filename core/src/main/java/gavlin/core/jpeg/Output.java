@@ -16,6 +16,12 @@ final class Output {
         bytes[size++] = (byte) value;
     }
 
+    void octets(byte[] others) {
+        bytes = Arrays.copyOf(bytes, Math.max(bytes.length, size + others.length));
+        System.arraycopy(others, 0, bytes, size, others.length);
+        size += others.length;
+    }
+
     void pair(int value) {
         octet(value >> 8);
         octet(value);
