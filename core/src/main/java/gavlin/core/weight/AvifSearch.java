@@ -20,6 +20,8 @@ final class AvifSearch extends TypeSearch {
     private static final int HALVED_ENCODES = 3;
 
     private static final int FINER_STEPS = 3;
+    /** Below this share of the limit it isn't the limit that decides. */
+    private static final double BINDING = 0.9;
 
     private static final List<Integer> ALPHA_QUALITIES = List.of(100, 90, 75, 50, 25);
     /** Of the limit, for alpha and the coarsest colour. */
@@ -50,7 +52,7 @@ final class AvifSearch extends TypeSearch {
             Trial best = trials.heaviestKeeping(Way.LOSSY).orElse(null);
             if (best == null) {
                 qualities.near(SCALE, x -> encoding(x, alpha, Chroma.HALVED), HALVED_ENCODES, 0, 2 * STEP);
-            } else if (best.damage(original.get()).seen() > Damage.NOT_SEEN) {
+            } else if (mayLookBetter(best)) {
                 double from = best.encoding().quality() / 100;
                 qualities.near(
                         SCALE,
@@ -66,11 +68,16 @@ final class AvifSearch extends TypeSearch {
         }
     }
 
+    /** Where the limit binds, damage that is hardly unseen may be less with colour halved. */
+    private boolean mayLookBetter(Trial best) {
+        boolean binding = best.bytes() >= BINDING * request.maxBytes();
+        return best.damage(original.get()).seen() > (binding ? WeightSearch.ENOUGH : 1) * Damage.NOT_SEEN;
+    }
+
     /** Of artwork sizes leap from step to step, down as well as up: beyond a step that is too heavy one may keep the limit again. */
     private void finer(int alpha, Chroma chroma) {
         trials.heaviestKeeping(encoding -> encoding.chroma() == chroma)
-                .filter(best -> best.bytes() < SCALE.enough() * request.maxBytes()
-                        && best.damage(original.get()).seen() > Damage.NOT_SEEN)
+                .filter(best -> best.bytes() < SCALE.enough() * request.maxBytes() && mayLookBetter(best))
                 .map(best -> best.encoding().quality() / 100)
                 .ifPresent(from -> trials.makeAll(IntStream.rangeClosed(1, FINER_STEPS)
                         .mapToObj(steps -> encoding(Math.min(1, from + steps * STEP), alpha, chroma))

@@ -33,7 +33,7 @@ public final class WeightSearch {
     /** Two files whose damage differs by less than this share look the same; then the lighter one is better. */
     private static final double SAME_LOOK = 0.03;
     /** Of what is just not seen: below this share of it nothing is gained, even where the limit has room. */
-    private static final double ENOUGH = 0.75;
+    static final double ENOUGH = 0.75;
     /** Less of a drawing is never flat: its grounds are. A photograph's grain leaves hardly two pixels alike; common practice, no source. */
     private static final double PHOTOGRAPH = 0.25;
 
