@@ -33,10 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class RunningGavlin {
     public static final JsonMapper JSON = new JsonMapper();
-    /** Tests run in several processes at once, each with a database and keys of its own. */
-    private static final String FORK = System.getProperty("gavlin.test.fork", "1");
-
-    public static final String DATABASE = "gavlin_fork" + FORK;
+    public static final String DATABASE = "gavlin";
     private static final HttpClient CLIENT = HttpClient.newHttpClient();
     private static RunningGavlin running;
 
@@ -47,8 +44,7 @@ public final class RunningGavlin {
     private RunningGavlin() {
         try {
             cache = Files.createTempDirectory("gavlin-cache");
-            createDatabase(DATABASE);
-        } catch (IOException | SQLException e) {
+        } catch (IOException e) {
             throw new IllegalStateException(e);
         }
         start();
@@ -86,8 +82,7 @@ public final class RunningGavlin {
             "--server.port=" + port,
             "--management.server.port=0",
             "--gavlin.private-sites=127.0.0.1",
-            "--gavlin.key-file="
-                    + cache.resolveSibling("gavlin-test-keys-" + FORK).resolve("sites.key"),
+            "--gavlin.key-file=" + cache.resolveSibling("gavlin-test-keys").resolve("sites.key"),
             "--gavlin.demo=" + demo,
             "--gavlin.first-account=" + cache.resolveSibling(cache.getFileName() + "-first-account"),
             "--gavlin.cache=" + cache,

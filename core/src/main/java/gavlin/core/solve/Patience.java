@@ -4,11 +4,13 @@ import java.time.Duration;
 import java.util.function.Supplier;
 
 /**
- * How long a search on this thread may go on. What is found by then is the best of what was tried, and proven no further; without a limit
+ * How long a search on this thread may go on, as somebody waits for it. What is found by then is the best of what was tried, and proven no further; without a limit
  * the same scene always gives the same window.
  */
 public final class Patience {
     private static final ThreadLocal<Long> UNTIL = new ThreadLocal<>();
+    /** In the place of an end: there is none, whatever is asked for inside. */
+    private static final long NEVER = Long.MAX_VALUE;
 
     private Patience() {}
 
@@ -16,7 +18,20 @@ public final class Patience {
     public static <T> T within(Duration most, Supplier<T> search) {
         Long before = UNTIL.get();
         long until = System.nanoTime() + most.toNanos();
-        UNTIL.set(before == null ? until : Math.min(before, until));
+        if (before != null) {
+            until = before == NEVER ? NEVER : Math.min(before, until);
+        }
+        return until(until, search);
+    }
+
+    /** Does what searches to its end, however slow the machine is: where nobody waits, and the window must always be the same. */
+    public static <T> T endless(Supplier<T> search) {
+        return until(NEVER, search);
+    }
+
+    private static <T> T until(long until, Supplier<T> search) {
+        Long before = UNTIL.get();
+        UNTIL.set(until);
         try {
             return search.get();
         } finally {
@@ -30,6 +45,6 @@ public final class Patience {
 
     static boolean isOver() {
         Long until = UNTIL.get();
-        return until != null && System.nanoTime() > until;
+        return until != null && until != NEVER && System.nanoTime() > until;
     }
 }

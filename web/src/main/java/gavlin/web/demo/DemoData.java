@@ -5,6 +5,7 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Rule;
 import gavlin.core.geometry.Size;
 import gavlin.core.solve.KeepArea;
+import gavlin.core.solve.Patience;
 import gavlin.web.account.Accounts;
 import gavlin.web.account.Person;
 import gavlin.web.account.Viewer;
@@ -241,7 +242,7 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     private void place(OpenSite site, Place place, FitRequest request, boolean accepted) {
-        renditions.measured(proposals.save(site, place, request));
+        renditions.measured(Patience.endless(() -> proposals.save(site, place, request)));
         if (accepted) {
             book.accept(site, place);
         }
