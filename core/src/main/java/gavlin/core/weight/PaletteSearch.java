@@ -39,7 +39,7 @@ final class PaletteSearch extends TypeSearch {
     private final PictureType type;
     /** Of a large picture of much detail; 0 of all others. */
     private int quick;
-    /** Whether palettes are left until it is known what other types can do: of a large picture they take seconds. */
+    /** Whether palettes are left until it is known what the other types can do: of a large picture they take seconds. */
     private boolean isPutOff;
 
     PaletteSearch(Request request, PictureType type, Supplier<Original> original) {
@@ -53,8 +53,7 @@ final class PaletteSearch extends TypeSearch {
         if (photograph && request.pixels().size().pixels() > SMALL) {
             return; // as a palette it is heavier or looks worse, and takes long
         }
-        // Of a large picture of much detail only what may keep the limit is made, and beside a lossy file only what may
-        // look better.
+        // Of a large picture of much detail only what may keep the limit is made.
         quick = request.weightOfDetail(PngWriter::roughly);
         if (quick * EXACT_AT_LEAST <= request.maxBytes() || Palette.exact(request.pixels()) != null) {
             Trial exact = trials.make(Encoding.lossless(type));
