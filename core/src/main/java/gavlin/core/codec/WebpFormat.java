@@ -5,11 +5,7 @@ import gavlin.core.geometry.Size;
 import gavlin.core.raster.Orientation;
 import gavlin.core.raster.RowSink;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import javax.imageio.ImageIO;
@@ -20,14 +16,7 @@ import javax.imageio.ImageReader;
  * picture data is decoded by libwebp.
  */
 final class WebpFormat implements PictureReader.Format {
-    private static final int ALPHA_FLAG = 0x10;
     private static final int FRAME_HEADER = 16;
-
-    private record Chunk(String name, long data, long length) {
-        long end() {
-            return data + length + (length & 1);
-        }
-    }
 
     /** The chunks that make up the first frame, where it lies on the canvas, and what else the file says. */
     private record Parts(
@@ -37,7 +26,7 @@ final class WebpFormat implements PictureReader.Format {
             int y,
             boolean alpha,
             int frames,
-            List<Chunk> picture,
+            List<WebpChunk> picture,
             byte[] icc,
             boolean exif) {}
 
@@ -96,30 +85,33 @@ final class WebpFormat implements PictureReader.Format {
         if (end > file.length()) {
             throw PictureRefused.corrupt("it should have " + end + " bytes and has " + file.length());
         }
-        Chunk first = chunk(file, 12, end);
-        if (!first.name.equals("VP8X")) {
+        WebpChunk first = WebpChunk.at(file, WebpChunk.FIRST, end);
+        if (!first.name().equals("VP8X")) {
             Size size = frameSize(file, first, limits);
             return new Parts(size, size, 0, 0, hasAlpha(file, first), 1, List.of(first), null, false);
         }
-        Size canvas = PictureReader.claimed(file.u24le(first.data + 4) + 1L, file.u24le(first.data + 7) + 1L, limits);
-        boolean alpha = (file.u8(first.data) & ALPHA_FLAG) != 0;
+        Size canvas =
+                PictureReader.claimed(file.u24le(first.data() + 4) + 1L, file.u24le(first.data() + 7) + 1L, limits);
+        boolean alpha = (file.u8(first.data()) & WebpFile.ALPHA_FLAG) != 0;
         byte[] icc = null;
         boolean exif = false;
         int frames = 0;
-        Chunk animated = null;
-        List<Chunk> picture = new ArrayList<>();
+        WebpChunk animated = null;
+        List<WebpChunk> picture = new ArrayList<>();
         for (long at = first.end(); at < end; ) {
-            Chunk chunk = chunk(file, at, end);
-            switch (chunk.name) {
-                case "ICCP" -> icc = file.copy(chunk.data, chunk.length);
+            WebpChunk chunk = WebpChunk.at(file, at, end);
+            switch (chunk.name()) {
+                case "ICCP" -> icc = file.copy(chunk.data(), chunk.length());
                 case "EXIF" -> exif = true;
-                case "ALPH", "VP8 ", "VP8L" -> picture.add(chunk);
                 case "ANMF" -> {
                     frames = PictureReader.checkedFrames(frames + 1, limits);
                     animated = animated == null ? chunk : animated;
                 }
                 default -> {
                     // Unknown chunks are allowed by §2.7.1.5 and ignored.
+                    if (chunk.isPicture()) {
+                        picture.add(chunk);
+                    }
                 }
             }
             at = chunk.end();
@@ -138,74 +130,41 @@ final class WebpFormat implements PictureReader.Format {
     }
 
     private static Parts animationStart(
-            Bytes file, Limits limits, Size canvas, Chunk frame, int frames, byte[] icc, boolean exif) {
-        int x = 2 * file.u24le(frame.data);
-        int y = 2 * file.u24le(frame.data + 3);
-        Size size = PictureReader.claimed(file.u24le(frame.data + 6) + 1L, file.u24le(frame.data + 9) + 1L, limits);
+            Bytes file, Limits limits, Size canvas, WebpChunk frame, int frames, byte[] icc, boolean exif) {
+        int x = 2 * file.u24le(frame.data());
+        int y = 2 * file.u24le(frame.data() + 3);
+        Size size = PictureReader.claimed(file.u24le(frame.data() + 6) + 1L, file.u24le(frame.data() + 9) + 1L, limits);
         if (x + size.width() > canvas.width() || y + size.height() > canvas.height()) {
             throw PictureRefused.corrupt("its first frame reaches beyond the canvas");
         }
-        List<Chunk> picture = new ArrayList<>();
-        for (long at = frame.data + FRAME_HEADER; at < frame.data + frame.length; ) {
-            Chunk part = chunk(file, at, frame.data + frame.length);
-            picture.add(part);
-            at = part.end();
-        }
+        List<WebpChunk> picture = WebpChunk.between(file, frame.data() + FRAME_HEADER, frame.data() + frame.length());
         return new Parts(canvas, size, x, y, true, frames, picture, icc, exif);
     }
 
-    private static Chunk chunk(Bytes file, long at, long end) {
-        String name = file.latin(at, 4);
-        long length = file.u32le(at + 4);
-        if (at + 8 + length > end) {
-            throw PictureRefused.corrupt("the part " + name.strip() + " is cut off");
-        }
-        return new Chunk(name, at + 8, length);
-    }
-
     /** From the frame header: RFC 9649 §2.5 points to RFC 6386 §9.1 for VP8; §3.4 for VP8L. */
-    private static Size frameSize(Bytes file, Chunk chunk, Limits limits) {
-        if (chunk.name.equals("VP8 ") && file.says(chunk.data + 3, "\u009d\u0001\u002a")) {
+    private static Size frameSize(Bytes file, WebpChunk chunk, Limits limits) {
+        if (chunk.name().equals("VP8 ") && file.says(chunk.data() + 3, "\u009d\u0001\u002a")) {
             return PictureReader.claimed(
-                    file.u16le(chunk.data + 6) & 0x3fff, file.u16le(chunk.data + 8) & 0x3fff, limits);
+                    file.u16le(chunk.data() + 6) & 0x3fff, file.u16le(chunk.data() + 8) & 0x3fff, limits);
         }
-        if (chunk.name.equals("VP8L") && file.u8(chunk.data) == 0x2f) {
-            long bits = file.u32le(chunk.data + 1);
+        if (chunk.name().equals("VP8L") && file.u8(chunk.data()) == 0x2f) {
+            long bits = file.u32le(chunk.data() + 1);
             return PictureReader.claimed((bits & 0x3fff) + 1, (bits >> 14 & 0x3fff) + 1, limits);
         }
         throw PictureRefused.corrupt("its picture data begins wrongly");
     }
 
-    private static boolean hasAlpha(Bytes file, Chunk chunk) {
-        return chunk.name.equals("VP8L") && (file.u32le(chunk.data + 1) >> 28 & 1) != 0;
+    private static boolean hasAlpha(Bytes file, WebpChunk chunk) {
+        return chunk.name().equals("VP8L") && (file.u32le(chunk.data() + 1) >> 28 & 1) != 0;
     }
 
     /** A file of the first frame alone, which is all that libwebp's plain decoder takes. */
     private static byte[] still(Bytes file, Parts parts) {
-        ByteArrayOutputStream body = new ByteArrayOutputStream();
-        boolean separateAlpha = parts.picture.stream().anyMatch(c -> c.name.equals("ALPH"));
-        if (separateAlpha) {
-            ByteBuffer extended = ByteBuffer.allocate(18).order(ByteOrder.LITTLE_ENDIAN);
-            extended.put("VP8X".getBytes(StandardCharsets.ISO_8859_1))
-                    .putInt(10)
-                    .putInt(ALPHA_FLAG);
-            put24(extended, parts.frame.width() - 1);
-            put24(extended, parts.frame.height() - 1);
-            body.writeBytes(extended.array());
+        WebpFile still = new WebpFile();
+        if (parts.picture.stream().anyMatch(chunk -> chunk.name().equals(WebpChunk.ALPHA))) {
+            still.extended(parts.frame, WebpFile.ALPHA_FLAG);
         }
-        for (Chunk chunk : parts.picture) {
-            body.writeBytes(file.copy(chunk.data - 8, 8 + chunk.length));
-            if ((chunk.length & 1) == 1) {
-                body.write(0);
-            }
-        }
-        ByteBuffer riff = ByteBuffer.allocate(12 + body.size()).order(ByteOrder.LITTLE_ENDIAN);
-        riff.put("RIFF".getBytes(StandardCharsets.ISO_8859_1)).putInt(4 + body.size());
-        riff.put("WEBP".getBytes(StandardCharsets.ISO_8859_1)).put(body.toByteArray());
-        return riff.array();
-    }
-
-    private static void put24(ByteBuffer out, int value) {
-        out.put((byte) value).put((byte) (value >> 8)).put((byte) (value >> 16));
+        parts.picture.forEach(chunk -> still.chunk(chunk.name(), chunk.payload(file)));
+        return still.bytes();
     }
 }

@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.function.DoubleFunction;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.Supplier;
+import java.util.function.ToIntFunction;
 
 /** Searches the qualities of one lossy type, over {@link Fineness}. */
 final class ByQuality {
@@ -65,16 +66,26 @@ final class ByQuality {
 
     /** Two places between which the limit probably lies, told by a part of a large picture. */
     double[] sampled(Scale scale, DoubleFunction<Encoding> encoding) {
-        Sample sample = Sample.of(request.pixels());
+        return sampled(scale, encoding, picture -> 0);
+    }
+
+    /**
+     * The same where a part of the file has nothing to do with quality.
+     *
+     * @param fixed the bytes of that part
+     */
+    double[] sampled(Scale scale, DoubleFunction<Encoding> encoding, ToIntFunction<Subject> fixed) {
+        Sample sample = trials.sample();
         if (sample == null) {
             return scale.usual;
         }
-        Subject bands = new Subject(sample.bands());
+        int ofAll = fixed.applyAsInt(trials.subject());
+        int ofBands = fixed.applyAsInt(sample.bands());
         return sample.around(
                 scale.usual,
                 aim(scale),
-                overhead(encoding.apply(scale.usual[0])),
-                x -> request.write(encoding.apply(x), bands).length);
+                overhead(encoding.apply(scale.usual[0])) + ofAll,
+                x -> request.write(encoding.apply(x), sample.bands()).length - ofBands + ofAll);
     }
 
     /**

@@ -63,7 +63,9 @@ public record Encoding(
         /** The same with no smoothing at all: grain stays. */
         GRAIN("grain"),
         /** As tuned, and coloured edges kept as sharp as halved colour allows. */
-        SHARP("sharp");
+        SHARP("sharp"),
+        /** The same, with edges smoothed as usual. */
+        CRISP("crisp");
 
         private final String word;
 
@@ -75,7 +77,7 @@ public record Encoding(
     private static final Pattern CODE =
             Pattern.compile("jpeg-q(?<jpegQuality>\\d{1,3}(\\.\\d{1,2})?)-(?<chroma>420|422|444)"
                     + "|avif-q(?<avifQuality>\\d{1,3})-(?<avifChroma>420|444)(-a(?<avifAlpha>\\d{1,3}))?"
-                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?(-(?<effort>fine|tuned|grain|sharp))?"
+                    + "|webp-q(?<webpQuality>\\d{1,3}(\\.\\d{1,2})?)(-a(?<alpha>\\d{1,3}))?(-s(?<shaping>\\d{1,3}))?(-(?<effort>fine|tuned|grain|sharp|crisp))?"
                     + "|webp-near(?<near>\\d{1,3})"
                     + "|(?<exact>webp|png|ico)-lossless"
                     + "|(?<palette>png|ico)-(?<colours>\\d{1,3})(?<dithered>-dithered)?");
@@ -236,7 +238,7 @@ public record Encoding(
             case JPEG -> JpegWriter.write(subject.jpeg(chroma), Math.max(1, quality), tags);
             case WEBP ->
                 way == Way.LOSSY
-                        ? WebpWriter.writeLossy(pixels, lossyWebp(), tags)
+                        ? WebpWriter.writeLossy(pixels, subject.webpAlpha(), lossyWebp(), tags)
                         : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
             case AVIF -> AvifWriter.write(pixels, (int) quality, alphaQuality, chroma, tags);
             case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
@@ -251,6 +253,7 @@ public record Encoding(
             case TUNED -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.FOUND, false);
             case GRAIN -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.NONE, false);
             case SHARP -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.FOUND, true);
+            case CRISP -> WebpWriter.Lossy.fine(quality, alphaQuality, shaping, Smoothing.USUAL, true);
         };
     }
 

@@ -26,8 +26,8 @@ final class PaletteSearch extends TypeSearch {
     /** Dithered, a file is as heavy as one of twice as many colours, as measured on logos and gradients. */
     private static final double LIGHTER = 0.5;
 
-    /** Shares of a file made without loss and with little effort, as measured: the least that effort makes of it, and of a palette that doesn't look bad. */
-    private static final double EXACT_AT_LEAST = 0.65;
+    /** Shares of a file made without loss and with little effort: the least that effort makes of it (0.71 to 1.08 as measured), and a palette that doesn't look bad. */
+    private static final double EXACT_AT_LEAST = 0.5;
 
     private static final double PALETTE_AT_LEAST = 0.15;
 
@@ -53,9 +53,10 @@ final class PaletteSearch extends TypeSearch {
         if (photograph && request.pixels().size().pixels() > SMALL) {
             return; // as a palette it is heavier or looks worse, and takes long
         }
-        // Of a large picture of much detail only what may keep the limit is made.
-        quick = request.weightOfDetail(PngWriter::roughly);
-        if (quick * EXACT_AT_LEAST <= request.maxBytes() || Palette.exact(request.pixels()) != null) {
+        // Of a large picture only what may keep the limit is made.
+        int roughly = request.roughly(PngWriter::roughly);
+        quick = request.isOfMuchDetail(roughly) ? roughly : 0;
+        if (roughly * EXACT_AT_LEAST <= request.maxBytes() || Palette.exact(request.pixels()) != null) {
             Trial exact = trials.make(Encoding.lossless(type));
             if (photograph || trials.keeps(exact)) {
                 return;
@@ -77,7 +78,7 @@ final class PaletteSearch extends TypeSearch {
     }
 
     private void fewerColours() {
-        Sample sample = quick == 0 ? null : Sample.of(request.pixels());
+        Sample sample = quick == 0 ? null : trials.sample();
         if (sample == null) {
             fewerColoursOfAll();
         } else {
@@ -96,15 +97,14 @@ final class PaletteSearch extends TypeSearch {
 
     /** A part tells how many colours go in: the whole is made of them, and dithered; not beside a lossy file when they look bad. */
     private void fewerColours(Sample sample) {
-        Subject bands = new Subject(sample.bands());
         double at = sample.around(
                         new double[] {place(64), place(MOST)},
                         Math.log(request.maxBytes()),
                         0,
-                        x -> request.write(Encoding.palette(type, colours(x), false), bands).length)[0];
+                        x -> request.write(Encoding.palette(type, colours(x), false), sample.bands()).length)[0];
         Encoding plain = Encoding.palette(type, colours(at), false);
         Encoding dithered = Encoding.palette(type, (int) Math.max(FEWEST, LIGHTER * plain.colours()), true);
-        if (!request.maybeLossy() || looks(plain, bands) <= LOOKS_BAD) {
+        if (!request.maybeLossy() || looks(plain, sample.bands()) <= LOOKS_BAD) {
             trials.makeAll(List.of(plain, dithered));
         }
         if (!request.maybeLossy() && trials.heaviestKeeping(Way.PALETTE).isEmpty()) {

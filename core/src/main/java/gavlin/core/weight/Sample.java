@@ -10,7 +10,7 @@ import java.util.function.DoubleToIntFunction;
  *
  * @param share of the whole picture's pixels
  */
-record Sample(Pixels bands, double share) {
+record Sample(Subject bands, double share) {
     /** Rows of a band, px: whole blocks of every encoder. */
     private static final int ROWS = 16;
     /** One band of so many is taken. */
@@ -40,7 +40,7 @@ record Sample(Pixels bands, double share) {
             System.arraycopy(pixels.samples(), from, samples, band * bandBytes, bandBytes);
         }
         Pixels taken = new Pixels(new Size(size.width(), bands * ROWS), pixels.channels(), samples);
-        return new Sample(taken, (double) taken.size().pixels() / size.pixels());
+        return new Sample(new Subject(taken), (double) taken.size().pixels() / size.pixels());
     }
 
     /**

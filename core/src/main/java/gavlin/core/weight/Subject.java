@@ -1,6 +1,7 @@
 package gavlin.core.weight;
 
 import gavlin.core.codec.PictureType;
+import gavlin.core.codec.WebpAlpha;
 import gavlin.core.jpeg.Chroma;
 import gavlin.core.jpeg.JpegEncoder;
 import gavlin.core.raster.Pixels;
@@ -11,6 +12,7 @@ import gavlin.core.raster.Pixels;
  */
 final class Subject {
     private final Pixels pixels;
+    private final WebpAlpha webpAlpha;
     /** Of the density of colour that was asked for last: a search goes from one to the next. */
     private volatile Cosines latest = new Cosines(null, null);
 
@@ -18,10 +20,15 @@ final class Subject {
 
     Subject(Pixels pixels) {
         this.pixels = pixels;
+        this.webpAlpha = new WebpAlpha(pixels);
     }
 
     Pixels pixels() {
         return pixels;
+    }
+
+    WebpAlpha webpAlpha() {
+        return webpAlpha;
     }
 
     JpegEncoder jpeg(Chroma chroma) {

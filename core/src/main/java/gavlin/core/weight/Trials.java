@@ -22,16 +22,28 @@ final class Trials {
 
     private final Request request;
     private final Subject subject;
+    private final Sample sample;
     private final Map<Encoding, Trial> made = new LinkedHashMap<>();
 
     Trials(Request request) {
         this.request = request;
         this.most = request.soonTried() && request.pixels().channels() == 4 ? MOST_OF_MARKS : MOST;
         this.subject = new Subject(request.pixels());
+        this.sample = Sample.of(request.pixels());
     }
 
     void prepare(Encoding encoding) {
         subject.prepare(encoding);
+    }
+
+    /** The picture that is encoded. */
+    Subject subject() {
+        return subject;
+    }
+
+    /** A part of it that tells of the whole; null of a small one. */
+    Sample sample() {
+        return sample;
     }
 
     JpegEncoder jpeg(Chroma chroma) {

@@ -1,7 +1,6 @@
 package gavlin.core.weight;
 
 import gavlin.core.codec.PictureType;
-import gavlin.core.codec.Tags;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
@@ -9,7 +8,6 @@ import gavlin.core.weight.ByQuality.Scale;
 import gavlin.core.weight.Encoding.Effort;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.Supplier;
@@ -18,7 +16,7 @@ import java.util.stream.IntStream;
 /** Searches the qualities of WebP, and what else it can do with the bytes that it has. */
 final class WebpSearch extends TypeSearch {
     /** Its sizes are coarser: a step is one of libwebp's 128. */
-    private static final Scale SCALE = new Scale(Fineness.WEBP_FIRST, Fineness.WEBP_AMPLE, 0.97, 0.008, 8);
+    static final Scale SCALE = new Scale(Fineness.WEBP_FIRST, Fineness.WEBP_AMPLE, 0.97, 0.008, 8);
 
     /** Of a large picture it only tells where to begin with all effort. */
     private static final Scale ROUGH = new Scale(Fineness.WEBP_FIRST, Fineness.WEBP_AMPLE, 0.85, 0.008, 8);
@@ -31,16 +29,9 @@ final class WebpSearch extends TypeSearch {
     private static final double AT_LEAST = 0.4;
     /** libwebp's near-lossless setting in the middle of its useful range; below it a palette or lossy file is better. */
     private static final int NEARLY = 60;
-    /** When lossless alpha takes more than this share of the limit, it is reduced as well. */
-    private static final double ALPHA_SHARE = 0.25;
-    /** Below this share nothing is to be had from it. */
-    private static final double LITTLE_ALPHA = 0.05;
-    /** With them, libwebp keeps 256, 96, 48, 24, 12 or 6 levels of alpha (alpha_enc.c; from memory). */
-    private static final List<Integer> ALPHA_QUALITIES = List.of(100, 80, 74, 71, 50, 20);
-    /** Another quality of alpha is tried so often. */
-    private static final int OTHER_ALPHA = 5;
-    /** The limit mostly leaves a next coarser alpha so much more {@link Fineness} of colour, and a finer one so much less. */
-    private static final double[] ALPHA_SHIFTS = {0.05, 0.15};
+    /** What it leaves of an exact file at the least; of drawings and photographs it left 0.7 to 0.86. */
+    private static final double NEARLY_AT_LEAST = 0.5;
+
     /** libwebp's noise shaping is 50 by default. */
     private static final int[] LESS_SHAPING = {40, 30};
     /** All of libwebp's effort makes a file lighter by as much as lies between these, in logarithms: mostly by little, of grain by a third. */
@@ -57,15 +48,18 @@ final class WebpSearch extends TypeSearch {
     /** Below this share of the limit it isn't the limit that decides. */
     private static final double BINDING = 0.8;
 
+    private final WebpAlphas alphas;
+
     WebpSearch(Request request, Supplier<Original> original) {
         super(request, original);
+        this.alphas = new WebpAlphas(this);
     }
 
     /** Artwork, with transparency or flat grounds, may be lightest without loss; everything else is searched by quality. */
     @Override
     void run() {
         boolean artwork = request.pixels().channels() == 4 || WeightSearch.isArtwork(request.pixels());
-        double quick = artwork ? request.weightOfDetail(WebpWriter::roughly) : Double.MAX_VALUE;
+        double quick = artwork ? weightOfDetail() : Double.MAX_VALUE;
         if (quick * EXACT_PROBABLY <= request.maxBytes()) {
             Trial exact = trials.make(Encoding.lossless(PictureType.WEBP));
             if (request.limited() && trials.keeps(exact)) {
@@ -74,14 +68,22 @@ final class WebpSearch extends TypeSearch {
         }
         lossy();
         if (quick * AT_LEAST <= request.maxBytes()) {
-            trials.make(Encoding.lossless(PictureType.WEBP));
-            trials.make(Encoding.webpNearly(NEARLY));
+            Trial exact = trials.make(Encoding.lossless(PictureType.WEBP));
+            if (exact.bytes() * NEARLY_AT_LEAST <= request.maxBytes()) {
+                trials.make(Encoding.webpNearly(NEARLY));
+            }
         }
     }
 
+    /** About what a picture of much detail weighs without loss; 0 of all others. */
+    private int weightOfDetail() {
+        int roughly = request.roughly(WebpWriter::roughly);
+        return request.isOfMuchDetail(roughly) ? roughly : 0;
+    }
+
     private void lossy() {
-        Alpha alpha = alpha();
-        DoubleFunction<Encoding> encoding = x -> Encoding.webp(Fineness.webpQuality(x), alpha.quality);
+        int alpha = alphas.quality();
+        DoubleFunction<Encoding> encoding = x -> Encoding.webp(Fineness.webpQuality(x), alpha);
         Scale scale = request.soonTried() ? SCALE : ROUGH;
         double[] first = request.limited() ? around(scale, encoding) : scale.usual();
         if (first[0] >= scale.ample() && isAmplyAtOnce(encoding.apply(scale.ample()))) {
@@ -92,9 +94,7 @@ final class WebpSearch extends TypeSearch {
             if (request.soonTried()) {
                 betweenSteps();
             }
-            trials.heaviestKeeping(Way.LOSSY)
-                    .map(best -> alpha.bytes < LITTLE_ALPHA * request.maxBytes() ? best : otherAlpha(best))
-                    .ifPresent(this::finish);
+            trials.heaviestKeeping(Way.LOSSY).map(alphas::other).ifPresent(this::finish);
         }
     }
 
@@ -102,7 +102,10 @@ final class WebpSearch extends TypeSearch {
     private double[] around(Scale scale, DoubleFunction<Encoding> encoding) {
         return request.pixels().channels() == 3
                 ? qualities.estimated(scale, encoding, Fineness::webpOfJpeg)
-                : qualities.sampled(scale, encoding);
+                : qualities.sampled(
+                        scale,
+                        encoding,
+                        picture -> alphas.bytes(picture, encoding.apply(0).alphaQuality()));
     }
 
     /**
@@ -169,6 +172,8 @@ final class WebpSearch extends TypeSearch {
                 .orElse(from);
         tuned(usual, Effort.GRAIN, 1, reached);
         tuned(usual, Effort.SHARP, SHARP_ENCODES, reached - SHARP_COSTS * slope, reached);
+        trials.heaviestKeeping(encoding -> encoding.effort() == Effort.SHARP)
+                .ifPresent(sharp -> trials.make(sharp.encoding().with(Effort.CRISP)));
     }
 
     private void tuned(Encoding usual, Effort effort, int most, double... first) {
@@ -192,67 +197,4 @@ final class WebpSearch extends TypeSearch {
                         / Math.log((double) trial.bytes() / best.bytes()))
                 .orElse(0.1);
     }
-
-    /**
-     * What alpha takes colour lacks: the next finer and coarser alphas are tried, each with the colour that the limit leaves it; with
-     * effort, which may halve alpha's weight.
-     */
-    private Trial otherAlpha(Trial first) {
-        if (!request.soonTried()) {
-            return first;
-        }
-        int at = ALPHA_QUALITIES.indexOf(first.encoding().alphaQuality());
-        Trial finer = otherAlpha(first, at, -1);
-        return finer == first ? otherAlpha(first, at, 1) : finer;
-    }
-
-    private Trial otherAlpha(Trial first, int at, int step) {
-        Trial best = first;
-        for (int i = at + step; i >= 0 && i < ALPHA_QUALITIES.size(); i += step) {
-            double seen = best.damage(original.get()).seen();
-            if (seen <= Damage.NOT_SEEN) {
-                return best;
-            }
-            int alpha = ALPHA_QUALITIES.get(i);
-            double from = Fineness.ofWebpQuality(best.encoding().quality());
-            qualities.near(
-                    SCALE,
-                    x -> Encoding.webp(Fineness.webpQuality(x), alpha).with(Effort.FINE),
-                    Math.min(OTHER_ALPHA, trials.left()),
-                    Math.min(SCALE.ample(), from + ALPHA_SHIFTS[0] * step),
-                    Math.min(SCALE.ample(), from + ALPHA_SHIFTS[1] * step));
-            Optional<Trial> found = trials.heaviestKeeping(encoding -> encoding.way() == Way.LOSSY
-                    && encoding.effort() == Effort.FINE
-                    && encoding.alphaQuality() == alpha);
-            if (found.isEmpty() || found.get().damage(original.get()).seen() >= seen) {
-                return best;
-            }
-            best = found.get();
-        }
-        return best;
-    }
-
-    /** What lessens the alpha's exactness may even make it heavier: that is tried on the alpha alone. */
-    private Alpha alpha() {
-        if (!request.limited() || request.pixels().channels() == 3) {
-            return new Alpha(100, 0);
-        }
-        int without = Encoding.webp(0, 100).write(request.pixels().over(0), Tags.NONE).length;
-        int lightest = Integer.MAX_VALUE;
-        int best = ALPHA_QUALITIES.get(0);
-        for (int quality : ALPHA_QUALITIES) {
-            int bytes = Encoding.webp(0, quality).write(request.pixels(), Tags.NONE).length;
-            if (bytes < lightest) {
-                lightest = bytes;
-                best = quality;
-            }
-            if (lightest - without <= ALPHA_SHARE * request.maxBytes()) {
-                break;
-            }
-        }
-        return new Alpha(best, lightest - without);
-    }
-
-    /** @param bytes that alpha takes of a file, about */
-    private record Alpha(int quality, int bytes) {}
 }

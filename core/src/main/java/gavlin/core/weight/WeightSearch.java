@@ -79,16 +79,14 @@ public final class WeightSearch {
             return pixels.size().pixels() <= TRIABLE;
         }
 
-        /**
-         * What the picture weighs without loss, where that tells what is worth trying: a large one of much detail. Of all others nothing
-         * is left out, and it is 0: repetitions may make a tenth of it.
-         */
-        int weightOfDetail(ToIntFunction<Pixels> quickly) {
-            if (soonTried() || !limited()) {
-                return 0;
-            }
-            int bytes = quickly.applyAsInt(pixels);
-            return 8.0 * bytes / pixels.size().pixels() > MUCH_DETAIL ? bytes : 0;
+        /** About what a large picture weighs without loss; 0 where nothing has to be left out, or isn't known to keep a limit. */
+        int roughly(ToIntFunction<Pixels> quickly) {
+            return soonTried() || !limited() ? 0 : quickly.applyAsInt(pixels);
+        }
+
+        /** Whether so many bytes without loss tell of much detail. Of all others less is told by them: repetitions may make a tenth of it. */
+        boolean isOfMuchDetail(int roughly) {
+            return 8.0 * roughly / pixels.size().pixels() > MUCH_DETAIL;
         }
 
         /** Whether a type is allowed that may lose something. */

@@ -25,12 +25,16 @@ class SampleTest {
     void largePicture_isSampledByBandsOverItsWholeWidth() {
         Pixels picture = Reference.noise(Size.parse("2000x400"), 4, 2);
         Sample sample = Sample.of(picture);
-        assertEquals(4, sample.bands().channels());
-        assertEquals((double) sample.bands().size().pixels() / picture.size().pixels(), sample.share(), 1e-12);
+        assertEquals(4, sample.bands().pixels().channels());
+        assertEquals(
+                (double) sample.bands().pixels().size().pixels()
+                        / picture.size().pixels(),
+                sample.share(),
+                1e-12);
         assertTrue(sample.share() > 0.1 && sample.share() < 0.3, "share " + sample.share());
         assertEquals(
                 Reference.rgb(picture, 1999, 32 + 7),
-                Reference.rgb(sample.bands(), 1999, 7),
+                Reference.rgb(sample.bands().pixels(), 1999, 7),
                 "the first band is the picture's third, from edge to edge");
     }
 
@@ -41,7 +45,7 @@ class SampleTest {
         Pixels picture = Reference.noise(Size.parse("1500x400"), 3, 3);
         Sample sample = Sample.of(picture);
         int whole = JpegWriter.write(picture, quality, Chroma.HALVED, Tags.NONE).length;
-        int part = JpegWriter.write(sample.bands(), quality, Chroma.HALVED, Tags.NONE).length;
+        int part = JpegWriter.write(sample.bands().pixels(), quality, Chroma.HALVED, Tags.NONE).length;
         assertEquals(1, part / sample.share() / whole, 0.1);
     }
 

@@ -11,9 +11,7 @@ import gavlin.core.Reference;
 import gavlin.core.codec.AvifWriter;
 import gavlin.core.codec.OwnFile;
 import gavlin.core.codec.PictureType;
-import gavlin.core.codec.PngWriter;
 import gavlin.core.codec.Tags;
-import gavlin.core.codec.WebpWriter;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Letters;
 import gavlin.core.damage.Original;
@@ -26,7 +24,6 @@ import gavlin.core.weight.WeightSearch.Outcome;
 import gavlin.core.weight.WeightSearch.Request;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
@@ -231,108 +228,6 @@ class WeightSearchTest {
                 PictureType.PNG,
                 search(PHOTO, 400_000, PictureType.PNG).chosen().type(),
                 "alone it has to do");
-    }
-
-    /** A thing photographed before white is no drawing, though half of it is flat: without loss it can't keep the limit, and isn't made to see. */
-    /** A photograph whose ground makes it look like a drawing. */
-    private static Pixels photographBeforeWhite() {
-        Size size = Size.parse("900x512");
-        byte[] samples = Reference.constant(size, 3, 0xffffff).samples();
-        for (int y = 0; y < 512; y++) {
-            System.arraycopy(PHOTO.samples(), y * 512 * 3, samples, y * 900 * 3, 512 * 3);
-        }
-        return new Pixels(size, 3, samples);
-    }
-
-    /** Short strokes of eight colours, each in fifty shades that differ by little: lossy types smear them. */
-    private static Pixels mosaic() {
-        Size size = Size.parse("900x512");
-        byte[] samples = new byte[900 * 512 * 3];
-        Random random = new Random(7);
-        int[] colours = {0x102030, 0xd04020, 0x20a060, 0xf0d040, 0xffffff, 0x3050c0, 0x803090, 0x80c8e0};
-        for (int i = 0; i < size.pixels(); i++) {
-            int colour = i % 900 == 0 || random.nextInt(3) == 0
-                    ? colours[random.nextInt(8)] ^ random.nextInt(50)
-                    : Reference.rgb(new Pixels(size, 3, samples), (i - 1) % 900, (i - 1) / 900);
-            Reference.put(samples, 3 * i, 3, colour);
-        }
-        return new Pixels(size, 3, samples);
-    }
-
-    @Test
-    void palettesOfMuchDetail_areTriedOnlyWhereTheLossyFileShowsDamage() {
-        Outcome drawn = search(mosaic(), 180_000, PictureType.PNG, PictureType.JPEG);
-        assertEquals(PictureType.PNG, drawn.chosen().type(), drawn.tried().toString());
-        Outcome photograph = search(photographBeforeWhite(), 100_000, PictureType.PNG, PictureType.JPEG);
-        assertTrue(
-                photograph.tried().stream().allMatch(c -> c.type() == PictureType.JPEG),
-                photograph.tried().toString());
-    }
-
-    @Test
-    void largeWebp_whereTheLimitLeavesRoomAndJpegComesFirst_isMadeOnceWithAllEffort() {
-        Size size = Size.parse("1024x512");
-        byte[] samples = new byte[1024 * 512 * 3];
-        for (int half = 0; half < 1024; half++) {
-            System.arraycopy(PHOTO.samples(), half / 2 * 512 * 3, samples, half * 512 * 3, 512 * 3);
-        }
-        Outcome outcome = search(new Pixels(size, 3, samples), 2_000_000, PictureType.JPEG, PictureType.WEBP);
-        List<String> webp = outcome.tried().stream()
-                .filter(c -> c.type() == PictureType.WEBP)
-                .map(Candidate::encoding)
-                .toList();
-        assertEquals(1, webp.size(), webp.toString());
-        assertTrue(webp.get(0).endsWith("-fine"), webp.toString());
-        assertTrue(outcome.damage().seen() <= Damage.NOT_SEEN);
-    }
-
-    @Test
-    void largePhotographBeforeWhite_isNotTriedWithoutLoss() {
-        Pixels pixels = photographBeforeWhite();
-        assertTrue(WeightSearch.isArtwork(pixels), "by its ground");
-        Outcome outcome = search(pixels, 40_000, PictureType.PNG, PictureType.WEBP, PictureType.JPEG);
-        assertTrue(
-                outcome.tried().stream()
-                        .noneMatch(
-                                c -> c.type() == PictureType.PNG || c.encoding().contains("loss")),
-                outcome.tried().toString());
-        assertTrue(outcome.file().length > 0.94 * 40_000, outcome.tried().toString());
-        Outcome alone = search(pixels, 60_000, PictureType.PNG);
-        assertTrue(alone.file().length <= 60_000, alone.tried().toString());
-        assertTrue(alone.tried().size() <= 6, alone.tried().toString());
-    }
-
-    @Test
-    void largeDrawing_whosePaletteLooksBest_keepsIt() {
-        Size size = Size.parse("1000x400");
-        byte[] samples = Reference.constant(size, 3, 0xf4f0e6).samples();
-        for (int i = 0; i < size.pixels(); i++) {
-            int x = i % 1000;
-            int y = i / 1000;
-            if ((x / 40 + y / 40) % 2 == 0) {
-                Reference.put(samples, 3 * i, 3, 0x102030 + (x / 8 % 25) * 0x080402 + (y / 8 % 20) * 0x000409);
-            }
-        }
-        Pixels pixels = new Pixels(size, 3, samples);
-        long exact = search(pixels, Long.MAX_VALUE, PictureType.PNG).file().length;
-        Outcome outcome = search(pixels, exact * 3 / 4, PictureType.PNG, PictureType.JPEG);
-        assertTrue(
-                outcome.tried().stream().anyMatch(c -> c.type() == PictureType.PNG),
-                outcome.tried().toString());
-        assertEquals(PictureType.PNG, outcome.chosen().type(), outcome.tried().toString());
-    }
-
-    /** What leaving out rests on: a quick file is heavier than one made with effort, but not by much. */
-    @Test
-    void quickFile_tellsWhatEffortWouldMakeOfIt() {
-        for (Pixels pixels : List.of(PHOTO, MARK)) {
-            double png = Encoding.lossless(PictureType.PNG).write(pixels, Tags.NONE).length;
-            double webp = Encoding.lossless(PictureType.WEBP).write(pixels, Tags.NONE).length;
-            double near = Encoding.webpNearly(60).write(pixels, Tags.NONE).length;
-            assertEquals(0.83, png / PngWriter.roughly(pixels), 0.18);
-            assertEquals(0.75, webp / WebpWriter.roughly(pixels), 0.25);
-            assertEquals(0.65, near / WebpWriter.roughly(pixels), 0.25);
-        }
     }
 
     @ParameterizedTest
