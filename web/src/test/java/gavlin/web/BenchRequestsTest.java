@@ -87,7 +87,7 @@ class BenchRequestsTest {
         return gavlin.get("warden", "/api/v1" + SITE + "/slots/top/fit").json();
     }
 
-    /** The first file that would do is told at once, with all but its damage; then the one that was chosen; and that alone from then on. */
+    /** The first file that would do is told at once, with all but its damage; then, of one type, the one that was chosen; and that alone from then on. */
     @Test
     void measured_comesInSteps_whileTheFileIsLookedFor() {
         gavlin.json(

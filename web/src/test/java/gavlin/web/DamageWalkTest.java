@@ -89,7 +89,7 @@ class DamageWalkTest extends BrowserWalk {
         assertNoViolations();
     }
 
-    /** Three types take seconds; the first file that would do is there much sooner, and whoever likes takes it. */
+    /** Three types take seconds; one that would do is there much sooner, and whoever likes takes it. */
     @Test
     void whoDoesNotWait_takesTheFileSoFar() {
         assumeTrue(AvifWriter.isThere(), "libheif has no encoder of AV1 here");
@@ -105,6 +105,8 @@ class DamageWalkTest extends BrowserWalk {
                 .locator("button", new Locator.LocatorOptions().setHasText("Take the one so far"))
                 .first()
                 .click();
+        assertThat(page.locator("#says")).containsText("Step 2");
+        assertThat(page.locator("#files-tried")).isEnabled();
         assertThat(gauge("damage").locator(".value")).containsText(Pattern.compile("\\d"));
         JsonNode fit = gavlin.get("warden", SITE + "/slots/wide/fit").json();
         assertEquals(2, fit.path("revision").asInt());

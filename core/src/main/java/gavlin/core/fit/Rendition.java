@@ -48,10 +48,15 @@ public record Rendition(
         List<Standing> grounds,
         double vanishing) {
 
-    /** What is known of the first file that keeps the limit, while better ones are looked for: all but its damage. */
-    public record First(
+    /**
+     * What is known of a file that keeps the limit, while better ones are looked for.
+     *
+     * @param damage null of the first, which is told before it is measured
+     */
+    public record SoFar(
             Encoding encoding,
             long bytes,
+            Damage damage,
             int transparentPixels,
             List<Readable> words,
             List<Standing> grounds,
@@ -63,13 +68,13 @@ public record Rendition(
      * @throws IllegalArgumentException when the plan allows no type: see the gauges for why
      */
     public static Rendition of(Renderable<InPicture> picture, RenditionPlan plan, Tags tags) {
-        return of(picture, plan, tags, () -> false, first -> {});
+        return of(picture, plan, tags, () -> false, soFar -> {});
     }
 
     /**
      * The same, as long as somebody needs it.
      *
-     * @param first told once, from any thread, while better ones are looked for; by a search that was superseded perhaps after it ended
+     * @param told of the first file, and of the best once it is known what each type can do, where that is not the end; from any thread, by a search that was superseded perhaps after it ended
      * @throws gavlin.core.weight.Superseded when nobody does any more
      */
     public static Rendition of(
@@ -77,7 +82,7 @@ public record Rendition(
             RenditionPlan plan,
             Tags tags,
             BooleanSupplier superseded,
-            Consumer<First> first) {
+            Consumer<SoFar> told) {
         if (plan.types().isEmpty()) {
             throw new IllegalArgumentException("no type that the brief allows can hold this picture");
         }
@@ -88,11 +93,12 @@ public record Rendition(
         int transparent = finished.transparentPixels();
         AtomicBoolean isTold = new AtomicBoolean();
         WeightSearch.Request request = new WeightSearch.Request(
-                finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded, made -> {
-                    if (!isTold.getAndSet(true)) {
-                        first.accept(new First(
-                                Encoding.parse(made.encoding()),
-                                made.bytes(),
+                finished, plan.dear(), plan.types(), plan.maxBytes(), tags, superseded, soFar -> {
+                    if (soFar.damage() != null || !isTold.getAndSet(true)) {
+                        told.accept(new SoFar(
+                                Encoding.parse(soFar.file().encoding()),
+                                soFar.file().bytes(),
+                                soFar.damage(),
                                 transparent,
                                 List.copyOf(words),
                                 grounds,
@@ -129,7 +135,7 @@ public record Rendition(
                         plan.maxBytes(),
                         tags,
                         () -> false,
-                        made -> {}),
+                        soFar -> {}),
                 encodings);
     }
 

@@ -20,10 +20,8 @@ final class DamageGauge implements Gauge {
     public Reading read(Subject subject) {
         Damage damage = subject.measured() == null ? null : subject.measured().damage();
         if (damage == null) {
-            Reading none = Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet.");
-            return isBetterLookedFor(subject)
-                    ? none.offering(List.of(Remedy.thisFile(subject.measured().soFar())))
-                    : none;
+            return offering(
+                    subject, Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet."));
         }
         double seen = Says.round(damage.seen(), 2);
         Verdict verdict = seen <= Damage.NOT_SEEN ? Verdict.FITS : seen <= Damage.SHOWS ? Verdict.LOOK : Verdict.FAILS;
@@ -32,9 +30,23 @@ final class DamageGauge implements Gauge {
             case LOOK -> "Compression may show: " + what(damage) + ". Look at it at actual size.";
             default -> "Compression shows: " + what(damage) + "." + (keepsLimit(subject) ? " The limit is kept." : "");
         };
-        return Reading.of(this, seen, Damage.SHOWS, UNIT, verdict, says)
-                .on(seen, Damage.SHOWS, END)
-                .with(remedies(subject, verdict));
+        boolean isSoFar = isBetterLookedFor(subject);
+        Reading reading = Reading.of(
+                        this,
+                        seen,
+                        Damage.SHOWS,
+                        UNIT,
+                        verdict,
+                        isSoFar ? says + " A better file is looked for." : says)
+                .on(seen, Damage.SHOWS, END);
+        return isSoFar ? offering(subject, reading) : reading.with(remedies(subject, verdict));
+    }
+
+    /** While a better file is looked for, the one so far may be taken. */
+    private static Reading offering(Subject subject, Reading reading) {
+        return isBetterLookedFor(subject)
+                ? reading.offering(List.of(Remedy.thisFile(subject.measured().soFar())))
+                : reading;
     }
 
     private static boolean isBetterLookedFor(Subject subject) {

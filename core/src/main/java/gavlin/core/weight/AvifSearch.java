@@ -37,8 +37,17 @@ final class AvifSearch extends TypeSearch {
         super(request, original);
     }
 
+    /** Its encoder is slow: it comes when it is known what the other types can do. */
     @Override
-    void run() {
+    void run() {}
+
+    @Override
+    boolean mayBeBettered() {
+        return true;
+    }
+
+    @Override
+    void refine() {
         int alpha = alphaQuality();
         DoubleFunction<Encoding> encoding = x -> encoding(x, alpha, Chroma.FULL);
         boolean photograph = request.pixels().channels() == 3 && !WeightSearch.isArtwork(request.pixels());

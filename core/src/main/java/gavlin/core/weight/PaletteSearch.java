@@ -68,6 +68,11 @@ final class PaletteSearch extends TypeSearch {
         }
     }
 
+    @Override
+    boolean mayBeBettered() {
+        return isPutOff;
+    }
+
     /** A drawing's palette may look better than anything but an exact file; that of much detail hardly than what shows no damage. */
     @Override
     void goOn(double seen) {

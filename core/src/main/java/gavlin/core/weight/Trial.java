@@ -5,11 +5,12 @@ import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.raster.Pixels;
 
-/** A file and what made it. It is decoded and measured when somebody asks, and once only. */
+/** A file and what made it. It is decoded and measured when somebody asks. */
 final class Trial {
     private final Encoding encoding;
     private final byte[] file;
-    private Damage damage;
+    /** Two who ask at once measure it twice: a lock around what works in parallel might never be given back. */
+    private volatile Damage damage;
 
     Trial(Encoding encoding, byte[] file) {
         this.encoding = encoding;
@@ -28,7 +29,7 @@ final class Trial {
         return file.length;
     }
 
-    synchronized Damage damage(Original original) {
+    Damage damage(Original original) {
         if (damage == null) {
             boolean exact = encoding.way() == Encoding.Way.LOSSLESS;
             damage = exact ? Damage.NONE : original.damage(decoded());
@@ -41,7 +42,7 @@ final class Trial {
     }
 
     /** As it is told, with what was measured on it so far. */
-    synchronized Candidate candidate() {
+    Candidate candidate() {
         return Candidate.of(encoding, file.length, damage);
     }
 }

@@ -19,7 +19,16 @@ abstract class TypeSearch {
         this.qualities = new ByQuality(request, original, trials);
     }
 
+    /** Finds soon what tells about how well this type can do. */
     abstract void run();
+
+    /** Whether more is to be tried, which takes longer. */
+    boolean mayBeBettered() {
+        return false;
+    }
+
+    /** Betters what was found. */
+    void refine() {}
 
     /**
      * Tries what takes too long to be tried where a file of another type is good enough.

@@ -1,6 +1,7 @@
 package gavlin.core.weight;
 
 import gavlin.core.codec.PictureType;
+import gavlin.core.codec.WebpAlpha;
 import gavlin.core.codec.WebpWriter;
 import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
@@ -49,6 +50,10 @@ final class WebpSearch extends TypeSearch {
     private static final double BINDING = 0.8;
 
     private final WebpAlphas alphas;
+    /** About what it weighs without loss; more than anything where that is not tried. */
+    private double quick;
+    /** Whether nothing takes longer that is worth it. */
+    private boolean isDone;
 
     WebpSearch(Request request, Supplier<Original> original) {
         super(request, original);
@@ -59,15 +64,57 @@ final class WebpSearch extends TypeSearch {
     @Override
     void run() {
         boolean artwork = request.pixels().channels() == 4 || WeightSearch.isArtwork(request.pixels());
-        double quick = artwork ? weightOfDetail() : Double.MAX_VALUE;
+        quick = artwork ? weightOfDetail() : Double.MAX_VALUE;
         if (quick * EXACT_PROBABLY <= request.maxBytes()) {
             Trial exact = trials.make(Encoding.lossless(PictureType.WEBP));
-            if (request.limited() && trials.keeps(exact)) {
-                return;
-            }
+            isDone = request.limited() && trials.keeps(exact);
         }
-        lossy();
-        if (quick * AT_LEAST <= request.maxBytes()) {
+        if (!isDone) {
+            lossy();
+            isDone = !request.soonTried() && hasRoom() && !mayBeBestWithoutLoss();
+        }
+    }
+
+    /** Whether the limit has room for more than is seen: then effort makes a file lighter by some hundredths, and nothing better. */
+    private boolean hasRoom() {
+        double ample = Encoding.webp(Fineness.webpQuality(ROUGH.ample()), WebpAlpha.EXACT)
+                .quality();
+        return request.limited()
+                && trials.heaviestKeeping(Way.LOSSY)
+                        .filter(best ->
+                                best.encoding().quality() >= ample && best.bytes() < BINDING * request.maxBytes())
+                        .isPresent();
+    }
+
+    /** Whether a file without loss may keep the limit, and look better than the lossy one or be lighter. */
+    private boolean mayBeBestWithoutLoss() {
+        if (quick * AT_LEAST > request.maxBytes()) {
+            return false;
+        }
+        return request.soonTried()
+                || trials.heaviestKeeping(Way.LOSSY)
+                        .filter(best -> best.bytes() <= quick * AT_LEAST
+                                && best.damage(original.get()).seen() <= WeightSearch.ENOUGH * Damage.NOT_SEEN)
+                        .isEmpty();
+    }
+
+    @Override
+    boolean mayBeBettered() {
+        return !isDone;
+    }
+
+    @Override
+    void refine() {
+        if (isDone) {
+            return;
+        }
+        if (request.limited()) {
+            if (request.soonTried()) {
+                betweenSteps();
+            }
+            trials.heaviestKeeping(Way.LOSSY).map(alphas::other).ifPresent(this::finish);
+        }
+        if (mayBeBestWithoutLoss()) {
             Trial exact = trials.make(Encoding.lossless(PictureType.WEBP));
             if (exact.bytes() * NEARLY_AT_LEAST <= request.maxBytes()) {
                 trials.make(Encoding.webpNearly(NEARLY));
@@ -85,17 +132,7 @@ final class WebpSearch extends TypeSearch {
         int alpha = alphas.quality();
         DoubleFunction<Encoding> encoding = x -> Encoding.webp(Fineness.webpQuality(x), alpha);
         Scale scale = request.soonTried() ? SCALE : ROUGH;
-        double[] first = request.limited() ? around(scale, encoding) : scale.usual();
-        if (first[0] >= scale.ample() && isAmplyAtOnce(encoding.apply(scale.ample()))) {
-            return;
-        }
-        qualities.run(scale, encoding, () -> first);
-        if (request.limited()) {
-            if (request.soonTried()) {
-                betweenSteps();
-            }
-            trials.heaviestKeeping(Way.LOSSY).map(alphas::other).ifPresent(this::finish);
-        }
+        qualities.run(scale, encoding, () -> around(scale, encoding));
     }
 
     /** Two places between which the limit probably lies. */
@@ -106,17 +143,6 @@ final class WebpSearch extends TypeSearch {
                         scale,
                         encoding,
                         picture -> alphas.bytes(picture, encoding.apply(0).alphaQuality()));
-    }
-
-    /**
-     * Where the limit leaves room and JPEG gives the first file anyway, a large picture is made with all effort at once: whether that ended it.
-     */
-    private boolean isAmplyAtOnce(Encoding ample) {
-        if (request.soonTried() || !request.types().contains(PictureType.JPEG)) {
-            return false;
-        }
-        Trial made = trials.make(ample.with(Effort.FINE));
-        return trials.keeps(made) && made.damage(original.get()).seen() <= Damage.NOT_SEEN;
     }
 
     /**

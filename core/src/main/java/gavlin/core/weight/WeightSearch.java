@@ -51,7 +51,7 @@ public final class WeightSearch {
      * @param maxBytes the limit; {@link Long#MAX_VALUE} for none
      * @param tags what the files say of their picture, as far as the limit has room for it ({@link Tags#under})
      * @param superseded asked before each encode, from several threads: whether nobody needs the answer any more
-     * @param made told of each file that keeps the limit as soon as it is there, from several threads, perhaps after a search that was superseded has ended; not measured yet
+     * @param told of each file that keeps the limit as soon as it is there, and of the best while others are bettered; from several threads, perhaps after a search that was superseded has ended
      */
     public record Request(
             Pixels pixels,
@@ -60,10 +60,10 @@ public final class WeightSearch {
             long maxBytes,
             Tags tags,
             BooleanSupplier superseded,
-            Consumer<Candidate> made) {
+            Consumer<SoFar> told) {
         /** One in which all places count alike, and that is searched to its end. */
         public Request(Pixels pixels, List<PictureType> types, long maxBytes, Tags tags) {
-            this(pixels, List.of(), types, maxBytes, tags, () -> false, candidate -> {});
+            this(pixels, List.of(), types, maxBytes, tags, () -> false, soFar -> {});
         }
 
         private Original original() {
@@ -108,7 +108,7 @@ public final class WeightSearch {
             }
             Trial trial = new Trial(encoding, write(encoding, subject));
             if (trial.bytes() <= maxBytes) {
-                made.accept(trial.candidate());
+                told.accept(new SoFar(trial.candidate(), null));
             }
             return trial;
         }
@@ -118,9 +118,12 @@ public final class WeightSearch {
         }
 
         private Request under(long otherBytes) {
-            return new Request(pixels, dear, types, otherBytes, tags, superseded, made);
+            return new Request(pixels, dear, types, otherBytes, tags, superseded, told);
         }
     }
+
+    /** A file that keeps the limit, while better ones are looked for. @param damage null while it is not measured */
+    public record SoFar(Candidate file, Damage damage) {}
 
     /**
      * @param chosen the best of all that keep the limit, or, when none does, the lightest
@@ -137,19 +140,37 @@ public final class WeightSearch {
                 .map(type -> searchOf(type, request, original))
                 .toList();
         searches.parallelStream().forEach(TypeSearch::run);
-        List<Trial> all = measured(request, original, searches);
+        refine(request, original, searches);
+        List<Trial> all = measured(request, original, tried(searches));
         double seen = leastSeen(request, original, all);
         if (seen > 0) {
             searches.parallelStream().forEach(search -> search.goOn(seen));
-            all = measured(request, original, searches);
+            all = measured(request, original, tried(searches));
         }
         return outcome(request, original.get(), all);
     }
 
-    /** All that was tried; what can win is measured. */
-    private static List<Trial> measured(Request request, Supplier<Original> original, List<TypeSearch> searches) {
-        List<Trial> all =
-                searches.stream().flatMap(search -> search.tried().stream()).toList();
+    /** What takes longer is not waited for: the best of what was found is told before. */
+    private static void refine(Request request, Supplier<Original> original, List<TypeSearch> searches) {
+        if (searches.stream().anyMatch(TypeSearch::mayBeBettered)) {
+            tellBest(request, original, tried(searches));
+            searches.parallelStream().forEach(TypeSearch::refine);
+        }
+    }
+
+    private static void tellBest(Request request, Supplier<Original> original, List<Trial> found) {
+        if (found.stream().anyMatch(trial -> trial.bytes() <= request.maxBytes())) {
+            Outcome best = outcome(request, original.get(), measured(request, original, found));
+            request.told.accept(new SoFar(best.chosen(), best.damage()));
+        }
+    }
+
+    private static List<Trial> tried(List<TypeSearch> searches) {
+        return searches.stream().flatMap(search -> search.tried().stream()).toList();
+    }
+
+    /** The same, of which what can win is measured. */
+    private static List<Trial> measured(Request request, Supplier<Original> original, List<Trial> all) {
         contenders(request, all).parallelStream().forEach(trial -> trial.damage(original.get()));
         return all;
     }

@@ -112,10 +112,10 @@ class GaugesTest {
         Slot slot = slot("940x198", Transparency.FORBIDDEN, Rule.COVER, PictureType.JPEG);
         var source = Reference.working(Reference.bytes("exif/Landscape_6.jpg"));
         RenditionPlan plan = RenditionPlan.of(slot, Fit.chosenFor(slot), opaque("1800x1200"), 1);
-        List<Rendition.First> told = new CopyOnWriteArrayList<>();
+        List<Rendition.SoFar> told = new CopyOnWriteArrayList<>();
         Rendition rendition = Rendition.of(source, plan, Tags.NONE, () -> false, told::add);
         assertEquals(1, told.size());
-        Rendition.First first = told.get(0);
+        Rendition.SoFar first = told.get(0);
         assertTrue(first.bytes() <= 100_000, "it keeps the limit: " + first.bytes());
         assertEquals(rendition.type(), first.encoding().type());
         assertEquals(rendition.transparentPixels(), first.transparentPixels());
@@ -136,6 +136,10 @@ class GaugesTest {
         Fit open = Fit.chosenFor(slot);
         Reading waiting = gauge("damage", slot, open, opaque("6000x4000"), first);
         assertEquals(Verdict.UNMEASURED, waiting.verdict());
+        Measured best = new Measured(PictureType.JPEG, 90_000, Damage.NONE, 0, List.of(), List.of(), 0.0, soFar);
+        Reading measured = gauge("damage", slot, open, opaque("6000x4000"), best);
+        assertEquals("Compression does not show. A better file is looked for.", measured.says());
+        assertEquals(waiting.remedies(), measured.remedies());
         assertEquals(
                 "{\"file\":{\"encoding\":\"jpeg-q71.5-420\"}}",
                 waiting.remedies().get(0).patch().toString());

@@ -1,6 +1,7 @@
 package gavlin.core.weight;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import gavlin.core.Reference;
@@ -13,8 +14,10 @@ import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import gavlin.core.weight.WeightSearch.Outcome;
 import gavlin.core.weight.WeightSearch.Request;
+import gavlin.core.weight.WeightSearch.SoFar;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
 
 /** Of a large picture only what can win is made, as each try takes long. */
@@ -56,21 +59,51 @@ class LargePicturesTest {
                 photograph.tried().toString());
     }
 
+    /** What takes longer is not waited for: the best of what was made soon is told, measured, before WebP's last effort. */
     @Test
-    void webp_whereTheLimitLeavesRoomAndJpegComesFirst_isMadeOnceWithAllEffort() {
+    void bestOfJpegAndWebp_isToldBeforeItIsBettered() {
+        List<SoFar> told = new CopyOnWriteArrayList<>();
+        Request request = new Request(
+                photographBeforeWhite(),
+                List.of(),
+                List.of(PictureType.JPEG, PictureType.WEBP),
+                30_000,
+                Tags.NONE,
+                () -> false,
+                told::add);
+        Outcome outcome = WeightSearch.search(request);
+        List<SoFar> measured =
+                told.stream().filter(soFar -> soFar.damage() != null).toList();
+        assertEquals(1, measured.size(), measured.toString());
+        SoFar best = measured.get(0);
+        assertTrue(
+                best.file().bytes() <= 30_000
+                        && best.damage().seen() == best.file().seen(),
+                best.toString());
+        assertTrue(best.damage().seen() >= outcome.damage().seen(), best + ", then " + outcome.chosen());
+        assertTrue(
+                outcome.chosen().encoding().endsWith("-fine"), outcome.tried().toString());
+        assertNotEquals(best.file().encoding(), outcome.chosen().encoding());
+    }
+
+    @Test
+    void webp_whereTheLimitHasRoomForMoreThanIsSeen_isNotBettered() {
         Size size = Size.parse("1024x512");
         byte[] samples = new byte[1024 * 512 * 3];
         for (int half = 0; half < 1024; half++) {
             System.arraycopy(PHOTO.samples(), half / 2 * 512 * 3, samples, half * 512 * 3, 512 * 3);
         }
-        Outcome outcome = search(new Pixels(size, 3, samples), 2_000_000, PictureType.JPEG, PictureType.WEBP);
-        List<String> webp = outcome.tried().stream()
-                .filter(c -> c.type() == PictureType.WEBP)
-                .map(Candidate::encoding)
-                .toList();
-        assertEquals(1, webp.size(), webp.toString());
-        assertTrue(webp.get(0).endsWith("-fine"), webp.toString());
+        Outcome outcome = search(new Pixels(size, 3, samples), 2_000_000, PictureType.WEBP);
+        assertEquals(1, outcome.tried().size(), outcome.tried().toString());
         assertTrue(outcome.damage().seen() <= Damage.NOT_SEEN);
+    }
+
+    @Test
+    void jpegAlone_isNotToldTwice() {
+        List<SoFar> told = new CopyOnWriteArrayList<>();
+        WeightSearch.search(
+                new Request(PHOTO, List.of(), List.of(PictureType.JPEG), 30_000, Tags.NONE, () -> false, told::add));
+        assertTrue(told.stream().allMatch(soFar -> soFar.damage() == null), told.toString());
     }
 
     /** A thing photographed before white is no drawing, though half of it is flat: without loss it can't keep the limit, and isn't made to see. */

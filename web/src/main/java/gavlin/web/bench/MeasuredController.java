@@ -15,7 +15,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The stored fit with its file made and weighed; without it when another was stored meanwhile. In lines of JSON: what is known with the first file that
- * would do comes at once, the choice among all when it is made.
+ * would do comes at once, the best soon while it is bettered, and the choice among all when it is made.
  */
 @Controller
 @RequestMapping("/sites/{site}/slots/{slot}/bench/measured")
@@ -33,7 +33,7 @@ class MeasuredController {
         this.json = json;
     }
 
-    /** @param isLast whether the file is the one that was chosen, and not the first that would do */
+    /** @param isLast whether the file is the one that was chosen, and not one that would do */
     record Step(boolean isLast, BenchLook look) {}
 
     @GetMapping
@@ -42,14 +42,14 @@ class MeasuredController {
         response.setContentType(LINES);
         try (AnswerLines lines = new AnswerLines(response.getOutputStream(), json)) {
             FitState chosen = measuring.of(
-                    desk.site(), stored, first -> lines.tell(() -> new Step(false, BenchLook.of(desk.site(), first))));
+                    desk.site(), stored, soFar -> lines.tell(() -> new Step(false, BenchLook.of(desk.site(), soFar))));
             lines.tell(() -> new Step(true, BenchLook.of(desk.site(), chosen)));
         } catch (RuntimeException e) {
             if (!response.isCommitted()) {
                 throw e;
             }
             LOG.warn(
-                    "a file could not be made after its first form was told",
+                    "a file could not be made after another was told",
                     e); // the page sees that the last line is missing
         }
     }

@@ -103,19 +103,19 @@ public record FitState(
         return judged(other, other == null ? null : other.measured());
     }
 
-    /** The same while its file is looked for, judged by what is known of the first that would do. */
-    FitState expecting(Rendition.First first) {
+    /** The same while its file is looked for, judged by what is known of one that would do. */
+    FitState expecting(Rendition.SoFar soFar) {
         return judged(
                 null,
                 new Measured(
-                        first.encoding().type(),
-                        first.bytes(),
-                        null,
-                        first.transparentPixels(),
-                        first.words(),
-                        first.grounds(),
-                        first.vanishing(),
-                        first.encoding()));
+                        soFar.encoding().type(),
+                        soFar.bytes(),
+                        soFar.damage(),
+                        soFar.transparentPixels(),
+                        soFar.words(),
+                        soFar.grounds(),
+                        soFar.vanishing(),
+                        soFar.encoding()));
     }
 
     private FitState judged(StoredRendition file, Measured measured) {

@@ -31,16 +31,16 @@ public class Measuring {
     /**
      * The same state with its file; without it when it was superseded.
      *
-     * @param first told, from any thread, of the state with the first file that would do, while better ones are looked for
+     * @param told from any thread of the state with a file that would do, while better ones are looked for
      */
-    public FitState of(OpenSite site, FitState state, Consumer<FitState> first) {
+    public FitState of(OpenSite site, FitState state, Consumer<FitState> told) {
         String key = state.key();
         String name = name(site, state.place());
         BooleanSupplier superseded = () -> {
             String now = needed.getIfPresent(name);
             return now != null && !now.equals(key);
         };
-        return renditions.measured(state, superseded, first);
+        return renditions.measured(state, superseded, told);
     }
 
     private static String name(OpenSite site, Place place) {

@@ -106,14 +106,14 @@ public class Renditions {
 
     /** The same state with its file made and measured, when any type allowed can hold it. */
     public FitState measured(FitState state) {
-        return measured(state, () -> false, first -> {});
+        return measured(state, () -> false, soFar -> {});
     }
 
     /**
      * @param superseded asked now and then: when nobody needs the file any more, the state comes back without it
-     * @param first told, from any thread, of the state with the first file that would do; not where it was made before, or is being made for somebody else
+     * @param told from any thread of the state with the first file that would do, and with the best while that is bettered; not where it was made before, or is being made for somebody else
      */
-    FitState measured(FitState state, BooleanSupplier superseded, Consumer<FitState> first) {
+    FitState measured(FitState state, BooleanSupplier superseded, Consumer<FitState> told) {
         if (state.rendition() != null || state.plan().types().isEmpty()) {
             return state;
         }
@@ -123,10 +123,10 @@ public class Renditions {
                     state.slot(),
                     state.plan(),
                     superseded,
-                    made -> first.accept(state.expecting(made)))));
+                    soFar -> told.accept(state.expecting(soFar)))));
         } catch (Superseded e) {
             // Somebody who still needs it may have waited for whoever gave up.
-            return superseded.getAsBoolean() ? state : measured(state, superseded, first);
+            return superseded.getAsBoolean() ? state : measured(state, superseded, told);
         }
     }
 
@@ -149,7 +149,7 @@ public class Renditions {
         if (plan.types().isEmpty()) {
             throw new Conflict("there is no file yet: " + FitState.worstOf(state.gauges()));
         }
-        return make(new Order(state.picture(), state.slot(), plan, () -> false, first -> {}));
+        return make(new Order(state.picture(), state.slot(), plan, () -> false, soFar -> {}));
     }
 
     /** What the slot's file shows, before it is compressed. */
@@ -200,13 +200,13 @@ public class Renditions {
         files.copy(rendition.sha256(), to);
     }
 
-    /** A file that is wanted. @param superseded whether it still is @param first told of the first that would do */
+    /** A file that is wanted. @param superseded whether it still is @param told of what would do */
     private record Order(
             StoredPicture picture,
             Slot slot,
             RenditionPlan plan,
             BooleanSupplier superseded,
-            Consumer<Rendition.First> first) {
+            Consumer<Rendition.SoFar> told) {
         String key() {
             return Renditions.key(picture, slot, plan);
         }
@@ -256,7 +256,7 @@ public class Renditions {
                 order.picture, plan.prepared().steps(), plan.source()); // may decode, in a turn of its own
         Rendition rendition = work.run(
                 HEAP_PER_PIXEL * plan.size().pixels(),
-                () -> Rendition.of(source, plan, tags(order.picture, order.slot), order.superseded, order.first));
+                () -> Rendition.of(source, plan, tags(order.picture, order.slot), order.superseded, order.told));
         try {
             return transaction.execute(status -> renditions
                     .saveAndFlush(new RenditionRow(key, files.put(rendition.file()), rendition))

@@ -2,6 +2,7 @@ import { svg } from "../svg.js";
 
 /** A file is mostly there sooner: what is offered only while it is looked for would come and go. */
 const PATIENCE_MS = 1000;
+const SO_FAR = "file-so-far";
 
 /**
  * Draws the gauges in a row, each in its own place, so that the keyboard stays where it is. A gauge opens for what it measured, what is asked, why, and
@@ -71,9 +72,12 @@ function createGauge({ id, name, inWords }, mend) {
     const key = JSON.stringify([gauge.says, gauge.asked, gauge.remedies]);
     if (key !== drawn) {
       drawn = key;
-      clearTimeout(patience);
-      remedies.hidden = gauge.verdict === "unmeasured";
-      if (remedies.hidden) {
+      if (gauge.remedies[0]?.id !== SO_FAR) {
+        clearTimeout(patience);
+        patience = 0;
+        remedies.hidden = false;
+      } else if (!patience) {
+        remedies.hidden = true;
         patience = setTimeout(() => { remedies.hidden = false; }, PATIENCE_MS);
       }
       remedies.replaceChildren(...gauge.remedies.slice(0, 1).map(drawRemedy));
