@@ -5,6 +5,7 @@ import { createAnnouncer } from "../../main/resources/static/scripts/bench/annou
 import { merged, patchAt, provisional, valueAt } from "../../main/resources/static/scripts/bench/change.js";
 import { between, clipped, HANDLES, nearer, resized, snap, stretched, within } from "../../main/resources/static/scripts/bench/hold.js";
 import { applied, back, body, focus, isEmpty, nothing, put, remove, since } from "../../main/resources/static/scripts/bench/keepdelta.js";
+import { isBeingBettered } from "../../main/resources/static/scripts/bench/measuring.js";
 import { fitInto, rulerStep, toScreen, toSource } from "../../main/resources/static/scripts/bench/scale.js";
 
 const area = (id, x = 0) => ({ id, name: id, shape: "rectangle", weight: 1, box: { x, y: 0, width: 10, height: 10 } });
@@ -91,4 +92,11 @@ test("a screen reader is told where the window rests, and gauges only when their
   assert.deepEqual(told, ["Window at 2, 0, 400 wide."]);
   announce({ window: { x: 2, y: 0, width: 400 }, gauges: gauges("fails") });
   assert.equal(told.at(-1), "must be seen: fails. Seen.");
+});
+
+test("a file that is measured before the choice is being bettered", () => {
+  const look = (verdict, files) => ({ files, gauges: [{ id: "weight", verdict: "fits" }, { id: "damage", verdict }] });
+  assert.equal(isBeingBettered(look("unmeasured", [])), false);
+  assert.equal(isBeingBettered(look("look", [])), true);
+  assert.equal(isBeingBettered(look("look", [{ encoding: "jpeg-q80-420" }])), false);
 });

@@ -101,6 +101,7 @@ class DamageWalkTest extends BrowserWalk {
         gavlin.json("warden", "PUT", SITE + "/slots/wide/fit?measure=geometry", "{\"picture\":\"" + picture + "\"}");
         signIn();
         page.navigate(gavlin.address() + "/sites/damage/slots/wide/bench");
+        assertThat(page.locator("#says")).containsText("A better file is looked for.");
         gauge("damage")
                 .locator("button", new Locator.LocatorOptions().setHasText("Take the one so far"))
                 .first()

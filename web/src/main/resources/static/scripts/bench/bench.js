@@ -16,7 +16,7 @@ import { createKeepList } from "./keep.js";
 import { body } from "./keepdelta.js";
 import { listenToMembers } from "./members.js";
 import { listenToMark } from "./mark.js";
-import { createMeasuring } from "./measuring.js";
+import { createMeasuring, isBeingBettered } from "./measuring.js";
 import { listenToMend } from "./mend.js";
 import { listenToPlaces } from "./places.js";
 import { createLarge } from "./large.js";
@@ -180,7 +180,7 @@ function start(first) {
     if (!hand.isDragging()) {
       announcer.announce({ window, gauges: look.gauges });
     }
-    show([besides, look.says, saved()].filter(Boolean).join(" "));
+    show([besides, look.says, isBeingBettered(look) && "A better file is looked for.", saved()].filter(Boolean).join(" "));
   }
 
   function saved() {

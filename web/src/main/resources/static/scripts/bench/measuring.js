@@ -30,3 +30,8 @@ export function createMeasuring(url, { told, say }) {
 
   return { start, stop };
 }
+
+/** Whether the file of a look is measured, but not the last: what takes longer may better it. */
+export function isBeingBettered({ files, gauges }) {
+  return files.length === 0 && gauges.some(({ id, verdict }) => id === "damage" && verdict !== "unmeasured");
+}
