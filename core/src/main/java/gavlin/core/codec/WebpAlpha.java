@@ -19,12 +19,15 @@ public final class WebpAlpha {
     public static final int EXACT = 100;
 
     private static final Comparator<byte[]> SMALLER = Comparator.comparingInt(alpha -> alpha.length);
-    private static final int SMALL = 10_000;
     private static final int FILTERS = 4;
     /** Of libwebp: more effort takes ten times as long for some hundredths of the bytes, as measured on shadows, glows and edges. */
     private static final int METHOD = 4;
 
     private static final float EFFORT = 0.75f;
+    /** Pixels of an icon, of which alpha is half, and all effort takes no time. */
+    private static final int SMALL = 10_000;
+
+    private static final int BEST_METHOD = 6;
 
     /** What a lossless picture begins with and alpha doesn't: a mark and the size (§3.4). */
     private static final int LOSSLESS_HEAD = 5;
@@ -72,7 +75,7 @@ public final class WebpAlpha {
             return best;
         }
         int filter = (best[0] & 0xff) / FILTERED % FILTERS;
-        byte[] hard = packed(filtered(levels, filter), best[0], Libwebp.lossless(6, 1));
+        byte[] hard = packed(filtered(levels, filter), best[0], Libwebp.lossless(BEST_METHOD, 1));
         return Stream.of(best, hard).min(SMALLER).orElseThrow();
     }
 

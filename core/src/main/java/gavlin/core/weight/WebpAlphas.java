@@ -59,16 +59,31 @@ final class WebpAlphas {
                 : bytes(sample.bands(), quality) / sample.share();
     }
 
-    /** The next finer and coarser alphas, each with the colour that the limit leaves it, as long as it gets better. Of a large picture that would take too long. */
+    /** The next finer and coarser alphas, each with the colour that the limit leaves it, as long as it gets better. Of a large picture the finest for which there is room beside its colour. */
     Trial other(Trial first) {
         int quality = first.encoding().alphaQuality();
-        if (!search.request.soonTried()
-                || bytes(search.trials.subject(), quality) < LITTLE * search.request.maxBytes()) {
+        if (!search.request.soonTried()) {
+            return finestBeside(first);
+        }
+        if (bytes(search.trials.subject(), quality) < LITTLE * search.request.maxBytes()) {
             return first;
         }
         int at = QUALITIES.indexOf(quality);
         Trial finer = other(first, at, -1);
         return finer == first ? other(first, at, 1) : finer;
+    }
+
+    private Trial finestBeside(Trial first) {
+        int own = first.encoding().alphaQuality();
+        double colour = first.bytes() - about(own);
+        return QUALITIES.stream()
+                .takeWhile(quality -> quality > own)
+                .filter(quality -> colour + about(quality) <= search.request.maxBytes())
+                .findFirst()
+                .map(quality ->
+                        search.trials.make(Encoding.webp(first.encoding().quality(), quality)))
+                .filter(search.trials::keeps)
+                .orElse(first);
     }
 
     private Trial other(Trial first, int at, int step) {

@@ -81,8 +81,9 @@ final class WebpSearch extends TypeSearch {
                 .quality();
         return request.limited()
                 && trials.heaviestKeeping(Way.LOSSY)
-                        .filter(best ->
-                                best.encoding().quality() >= ample && best.bytes() < BINDING * request.maxBytes())
+                        .filter(best -> best.encoding().quality() >= ample
+                                && best.encoding().alphaQuality() == WebpAlpha.EXACT
+                                && best.bytes() < BINDING * request.maxBytes())
                         .isPresent();
     }
 
@@ -199,6 +200,7 @@ final class WebpSearch extends TypeSearch {
         tuned(usual, Effort.GRAIN, 1, reached);
         tuned(usual, Effort.SHARP, SHARP_ENCODES, reached - SHARP_COSTS * slope, reached);
         trials.heaviestKeeping(encoding -> encoding.effort() == Effort.SHARP)
+                .filter(sharp -> trials.left() > 0)
                 .ifPresent(sharp -> trials.make(sharp.encoding().with(Effort.CRISP)));
     }
 

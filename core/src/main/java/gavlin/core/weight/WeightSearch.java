@@ -79,7 +79,7 @@ public final class WeightSearch {
             return pixels.size().pixels() <= TRIABLE;
         }
 
-        /** About what a large picture weighs without loss; 0 where nothing has to be left out, or isn't known to keep a limit. */
+        /** About what a large picture weighs without loss under a limit; 0 of all others, as nothing is left out of their search. */
         int roughly(ToIntFunction<Pixels> quickly) {
             return soonTried() || !limited() ? 0 : quickly.applyAsInt(pixels);
         }

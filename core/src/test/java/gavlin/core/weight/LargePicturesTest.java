@@ -188,6 +188,20 @@ class LargePicturesTest {
         assertTrue(outcome.tried().size() <= 10, outcome.tried().toString());
     }
 
+    /** Levels of alpha are reduced for colour's sake only: not where the limit has room for both. */
+    @Test
+    void softAlphaAsWebp_whereTheLimitHasRoom_isKeptAsFineAsItAllows() {
+        byte[] samples = cutOut().samples().clone();
+        Random random = new Random(3);
+        for (int i = 3; i < samples.length; i += 4) {
+            samples[i] = (byte) Math.max(1, (samples[i] & 0xff) - random.nextInt(24));
+        }
+        Pixels grainy = new Pixels(cutOut().size(), 4, samples);
+        int all = Encoding.webp(96, 100).write(grainy, Tags.NONE).length;
+        Outcome outcome = search(grainy, 11 * all / 10, PictureType.WEBP);
+        assertTrue(outcome.damage().seen() <= Damage.NOT_SEEN, outcome.tried().toString());
+    }
+
     @Test
     void exactFiles_farBeyondTheLimit_leadToNoOthersOfTheirKind() {
         Pixels drawing = drawing();
