@@ -8,6 +8,8 @@ import gavlin.core.geometry.Box;
 import gavlin.core.geometry.Space.InPrepared;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** The window search, against trying every window of small pictures. */
@@ -20,9 +22,9 @@ class WindowSearchTest {
 
     @Test
     void randomScenes_bestWindow_isAsGoodAsTryingAll() {
-        int impossible = 0;
-        int partly = 0;
-        for (int seed = 0; seed < CASES; seed++) {
+        AtomicInteger impossible = new AtomicInteger();
+        AtomicInteger partly = new AtomicInteger();
+        IntStream.range(0, CASES).parallel().forEach(seed -> {
             Scene scene = RandomScene.of(seed);
             WindowSearch.Found found = WindowSearch.best(scene, Lock.NOTHING, List.of());
             double exhaustive = exhaustive(scene, Lock.NOTHING);
@@ -30,20 +32,24 @@ class WindowSearchTest {
             assertTrue(ours >= exhaustive * AS_GOOD, "seed " + seed + ": " + ours + ", every window " + exhaustive);
             assertTrue(inPicture(scene, found.window()), "seed " + seed + ": " + found.window());
             if (found.impossible()) {
-                impossible++;
+                impossible.incrementAndGet();
                 assertTrue(
                         exhaustive < Shares.WHOLE,
                         "seed " + seed + " was called impossible, and is not: " + exhaustive);
             }
-            partly += ours > 0.01 && ours < Shares.WHOLE ? 1 : 0;
-        }
-        assertTrue(impossible > CASES / 5 && impossible < CASES * 4 / 5, impossible + " of " + CASES + " impossible");
-        assertTrue(partly > CASES / 5, partly + " of " + CASES + " seen in part");
+            if (ours > 0.01 && ours < Shares.WHOLE) {
+                partly.incrementAndGet();
+            }
+        });
+        assertTrue(
+                impossible.get() > CASES / 5 && impossible.get() < CASES * 4 / 5,
+                impossible + " of " + CASES + " impossible");
+        assertTrue(partly.get() > CASES / 5, partly + " of " + CASES + " seen in part");
     }
 
     @Test
     void randomScenes_withLocks_moveOnlyWhatIsFree() {
-        for (int seed = 0; seed < 120; seed++) {
+        IntStream.range(0, 120).parallel().forEach(seed -> {
             Scene scene = RandomScene.of(seed);
             Random random = new Random(seed);
             double width = scene.narrowest() + (scene.widest() - scene.narrowest()) * random.nextDouble();
@@ -60,7 +66,7 @@ class WindowSearchTest {
             double ours = Shares.of(scene, found).worst();
             double exhaustive = exhaustive(scene, lock);
             assertTrue(ours >= exhaustive * AS_GOOD, "seed " + seed + ": " + ours + ", every window " + exhaustive);
-        }
+        });
     }
 
     @Test
