@@ -39,15 +39,17 @@ public final class WebpAlpha {
     private static final int REDUCED = 16;
 
     private final Pixels pixels;
+    private final boolean isThere;
     private final Map<Integer, byte[]> packed = new ConcurrentHashMap<>();
 
     public WebpAlpha(Pixels pixels) {
         this.pixels = pixels;
+        this.isThere = pixels.transparentPixels() > 0;
     }
 
     /** Whether there is any. */
     public boolean isThere() {
-        return pixels.channels() == 4 && pixels.transparentPixels() > 0;
+        return isThere;
     }
 
     /**

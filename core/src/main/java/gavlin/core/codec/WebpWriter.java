@@ -63,13 +63,25 @@ public final class WebpWriter {
         }
     }
 
+    /** Once: libwebp packs alpha, which is quicker than as small as it can be. */
     public static byte[] writeLossy(Pixels pixels, Lossy lossy, Tags tags) {
-        return writeLossy(pixels, new WebpAlpha(pixels), lossy, tags);
+        WebPWriteParam param = param(lossy);
+        param.setAlphaQuality(lossy.alphaQuality);
+        Bytes file = new Bytes(write(pixels, param));
+        return tags.isEmpty() ? file.array() : extended(pixels, file, null, tags);
     }
 
-    /** The same of a picture that is written again and again. */
+    /** A picture that is written again and again: alpha is as small as it can be, and packed once for all. */
     public static byte[] writeLossy(Pixels pixels, WebpAlpha alpha, Lossy lossy, Tags tags) {
-        WebPWriteParam param = WebpAlpha.unpacked(Libwebp.lossy(lossy.quality, lossy.method));
+        if (!alpha.isThere()) {
+            return writeLossy(pixels, lossy, tags);
+        }
+        Bytes colour = new Bytes(write(pixels, WebpAlpha.unpacked(param(lossy))));
+        return extended(pixels, colour, alpha.packed(lossy.alphaQuality), tags);
+    }
+
+    private static WebPWriteParam param(Lossy lossy) {
+        WebPWriteParam param = Libwebp.lossy(lossy.quality, lossy.method);
         param.setSnsStrength(lossy.shaping);
         param.setUseSharpYUV(lossy.sharp);
         switch (lossy.smoothing) {
@@ -77,10 +89,7 @@ public final class WebpWriter {
             case NONE -> param.setFilterStrength(0);
             default -> {}
         }
-        Bytes colour = new Bytes(write(pixels, param));
-        return alpha.isThere()
-                ? extended(pixels, colour, alpha.packed(lossy.alphaQuality), tags)
-                : tags.isEmpty() ? colour.array() : extended(pixels, colour, null, tags);
+        return param;
     }
 
     /**

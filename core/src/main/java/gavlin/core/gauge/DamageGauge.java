@@ -20,8 +20,8 @@ final class DamageGauge implements Gauge {
     public Reading read(Subject subject) {
         Damage damage = subject.measured() == null ? null : subject.measured().damage();
         if (damage == null) {
-            return offering(
-                    subject, Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet."));
+            Reading none = Reading.of(this, null, Damage.SHOWS, UNIT, Verdict.UNMEASURED, "Not measured yet.");
+            return isBetterLookedFor(subject) ? takingItSoFar(subject, none) : none;
         }
         double seen = Says.round(damage.seen(), 2);
         Verdict verdict = seen <= Damage.NOT_SEEN ? Verdict.FITS : seen <= Damage.SHOWS ? Verdict.LOOK : Verdict.FAILS;
@@ -39,14 +39,11 @@ final class DamageGauge implements Gauge {
                         verdict,
                         isSoFar ? says + " A better file is looked for." : says)
                 .on(seen, Damage.SHOWS, END);
-        return isSoFar ? offering(subject, reading) : reading.with(remedies(subject, verdict));
+        return isSoFar ? takingItSoFar(subject, reading) : reading.with(remedies(subject, verdict));
     }
 
-    /** While a better file is looked for, the one so far may be taken. */
-    private static Reading offering(Subject subject, Reading reading) {
-        return isBetterLookedFor(subject)
-                ? reading.offering(List.of(Remedy.thisFile(subject.measured().soFar())))
-                : reading;
+    private static Reading takingItSoFar(Subject subject, Reading reading) {
+        return reading.offering(List.of(Remedy.thisFile(subject.measured().soFar())));
     }
 
     private static boolean isBetterLookedFor(Subject subject) {

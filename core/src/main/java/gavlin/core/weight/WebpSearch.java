@@ -106,9 +106,6 @@ final class WebpSearch extends TypeSearch {
 
     @Override
     void refine() {
-        if (isDone) {
-            return;
-        }
         if (request.limited()) {
             if (request.soonTried()) {
                 betweenSteps();

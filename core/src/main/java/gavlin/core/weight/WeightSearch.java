@@ -152,9 +152,11 @@ public final class WeightSearch {
 
     /** What takes longer is not waited for: the best of what was found is told before. */
     private static void refine(Request request, Supplier<Original> original, List<TypeSearch> searches) {
-        if (searches.stream().anyMatch(TypeSearch::mayBeBettered)) {
+        List<TypeSearch> unfinished =
+                searches.stream().filter(TypeSearch::mayBeBettered).toList();
+        if (!unfinished.isEmpty()) {
             tellBest(request, original, tried(searches));
-            searches.parallelStream().forEach(TypeSearch::refine);
+            unfinished.parallelStream().forEach(TypeSearch::refine);
         }
     }
 

@@ -49,7 +49,7 @@ class WebpAlphaTest {
     void everyLevel_comesBackExactly_whateverTheFilter() {
         Set<Integer> filters = new TreeSet<>();
         for (Pixels picture : PICTURES) {
-            byte[] file = WebpWriter.writeLossy(picture, Lossy.usual(20), Tags.NONE);
+            byte[] file = WebpWriter.writeLossy(picture, new WebpAlpha(picture), Lossy.usual(20), Tags.NONE);
             assertArrayEquals(alphas(picture), alphas(OwnFile.pixels(file)));
             filters.add(new WebpAlpha(picture).packed(100)[0] >> 2 & 3);
         }
@@ -64,7 +64,8 @@ class WebpAlphaTest {
             WebPWriteParam param = Libwebp.lossy(71.5, 3);
             param.setAlphaQuality(quality);
             byte[] theirs = Libwebp.write(SIZE, Argb.fromBytes(picture.samples(), 4), true, param);
-            byte[] ours = WebpWriter.writeLossy(picture, Lossy.usual(71.5, quality, 50), Tags.NONE);
+            byte[] ours =
+                    WebpWriter.writeLossy(picture, new WebpAlpha(picture), Lossy.usual(71.5, quality, 50), Tags.NONE);
             assertArrayEquals(
                     OwnFile.pixels(theirs).samples(), OwnFile.pixels(ours).samples());
             assertTrue(ours.length <= 1.01 * theirs.length, ours.length + " bytes, libwebp's " + theirs.length);
@@ -76,7 +77,8 @@ class WebpAlphaTest {
         assertFalse(new WebpAlpha(Reference.noise(SIZE, 3, 1)).isThere());
         Pixels idle = withAlpha((x, y) -> 255);
         assertFalse(new WebpAlpha(idle).isThere());
-        byte[] alphas = alphas(OwnFile.pixels(WebpWriter.writeLossy(idle, Lossy.usual(80), new Tags("t", "", "", ""))));
+        byte[] alphas = alphas(OwnFile.pixels(
+                WebpWriter.writeLossy(idle, new WebpAlpha(idle), Lossy.usual(80), new Tags("t", "", "", ""))));
         assertTrue(IntStream.range(0, alphas.length).allMatch(i -> alphas[i] == -1));
     }
 }

@@ -101,6 +101,8 @@ class WritersTest {
         check(PngWriter.write(MARK, TAGS), "b.png", "pngcheck", "-q");
         check(WebpWriter.writeLossy(PHOTO, WebpWriter.Lossy.usual(80), TAGS), "a.webp", "webpinfo", "-quiet");
         check(WebpWriter.writeLossy(MARK, WebpWriter.Lossy.usual(80), TAGS), "b.webp", "webpinfo", "-quiet");
+        WebpAlpha alpha = new WebpAlpha(MARK);
+        check(WebpWriter.writeLossy(MARK, alpha, WebpWriter.Lossy.usual(80), TAGS), "e.webp", "webpinfo", "-quiet");
         check(WebpWriter.writeLossless(MARK, 100, TAGS), "c.webp", "webpinfo", "-quiet");
         Tags brief = TAGS.under(9_000, PictureType.JPEG);
         check(JpegWriter.write(PHOTO, 80, Chroma.HALVED, brief), "d.jpg", "djpeg", "-strict", "-outfile", "/dev/null");
