@@ -194,7 +194,6 @@ class BenchWalkTest extends BrowserWalk {
 
     @Test
     void finger_movesTheWindow_andDrawsAnArea() {
-        page.context().close();
         page = browser.newContext(new Browser.NewContextOptions()
                         .setViewportSize(1280, 800)
                         .setHasTouch(true))
@@ -218,7 +217,6 @@ class BenchWalkTest extends BrowserWalk {
     /** On a phone: two fingers apart bring the picture nearer, the page stays where it is, and accepting is always at hand. */
     @Test
     void twoFingers_zoom_andThePageStays() {
-        page.context().close();
         page = browser.newContext(new Browser.NewContextOptions()
                         .setViewportSize(390, 844)
                         .setHasTouch(true))

@@ -4,12 +4,15 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.WaitUntilState;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,11 +21,16 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 
-/** What every walk through the running application has: Debian's Chromium, a page, and an ear for what the browser complains of. */
+/**
+ * What every walk through the running application has: Debian's Chromium, a page, and an ear for what the browser complains of. A class
+ * shares one browser's cookies and cached files, as a person's day does; what a page keeps in the browser is gone after each test.
+ */
 abstract class BrowserWalk {
     static RunningGavlin gavlin;
     static Playwright playwright;
     static Browser browser;
+    private static BrowserContext context;
+    private static String signedIn;
     Page page;
     final List<String> complaints = new ArrayList<>();
     /** What pages said to the person, notices that came and went included. */
@@ -50,6 +58,8 @@ abstract class BrowserWalk {
         playwright = Playwright.create();
         PlaywrightAssertions.setDefaultAssertionTimeout(20_000); // a busy machine is not a failure
         browser = Chromium.launch(playwright);
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        signedIn = null;
     }
 
     @AfterAll
@@ -59,8 +69,7 @@ abstract class BrowserWalk {
 
     @BeforeEach
     void openPage() {
-        page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
-                .newPage();
+        page = context.newPage();
         // A breach of the content policy, a script error, a missing file: all are said on the console.
         page.onConsoleMessage(message -> {
             if (message.type().equals("error")) {
@@ -74,9 +83,21 @@ abstract class BrowserWalk {
 
     @AfterEach
     void closePage() {
-        page.context().close();
+        forgetWhatPagesKept();
+        context.pages().forEach(Page::close);
+        if (page.context() != context) {
+            page.context().close();
+        }
         assertEquals(List.of(), complaints, "the browser has nothing to complain of");
         said.forEach(PlainSpeech::assertPlain);
+    }
+
+    private static void forgetWhatPagesKept() {
+        Page any = context.newPage();
+        JsonObject what = new JsonObject();
+        what.addProperty("origin", gavlin.address());
+        what.addProperty("storageTypes", "local_storage,session_storage,indexeddb");
+        context.newCDPSession(any).send("Storage.clearDataForOrigin", what);
     }
 
     void signIn() {
@@ -84,6 +105,11 @@ abstract class BrowserWalk {
     }
 
     void signIn(String who) {
+        boolean shared = page.context() == context;
+        if (shared && who.equals(signedIn) && mayStillCome()) {
+            return;
+        }
+        page.context().clearCookies();
         page.navigate(gavlin.address() + "/sign-in");
         page.locator("[name=username]").fill(who);
         page.locator("[name=password]").fill("tolvane-demo");
@@ -91,6 +117,15 @@ abstract class BrowserWalk {
         // Until then the next page would be asked for by nobody; all its pictures need not be there.
         page.waitForURL(
                 url -> !url.contains("/sign-in"), new Page.WaitForURLOptions().setWaitUntil(WaitUntilState.COMMIT));
+        if (shared) {
+            signedIn = who;
+        }
+    }
+
+    private boolean mayStillCome() {
+        return page.request()
+                .get(gavlin.address() + "/account", RequestOptions.create().setMaxRedirects(0))
+                .ok();
     }
 
     /** By its name. */
@@ -118,10 +153,9 @@ abstract class BrowserWalk {
     }
 
     /** The same at three widths. Colours are read at the first alone: that takes most of the time, and no width changes them. */
-    void assertNoViolationsAtAnyWidth(Runnable atEach) {
+    void assertNoViolationsAtAnyWidth() {
         for (int width : new int[] {1280, 640, 390}) {
             page.setViewportSize(width, 800);
-            atEach.run();
             AxeBuilder axe = new AxeBuilder(page);
             assertNoViolations(width == 1280 ? axe : axe.disableRules(List.of("color-contrast")));
         }
