@@ -80,6 +80,11 @@ final class PngPacker {
         return packed(samples, rowBytes, 1, FOR_INDICES);
     }
 
+    /** Bytes without a filter, with usual effort. */
+    static int roughlyIndices(byte[] samples, int rowBytes) {
+        return deflate(filtered(samples, rowBytes, 1, Choice.NONE), Deflater.DEFAULT_STRATEGY, SCREENING).length;
+    }
+
     private record Packed(byte[] rows, int strategy, byte[] deflated) {}
 
     private static byte[] packed(byte[] samples, int rowBytes, int distance, List<Choice> choices) {

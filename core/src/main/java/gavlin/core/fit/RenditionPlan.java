@@ -51,7 +51,7 @@ public record RenditionPlan(
         boolean mark,
         List<Box<InSlot>> dear) {
     /** Part of every rendition's key: raised whenever the same plan would give other bytes. */
-    public static final int CORE_VERSION = 10;
+    public static final int CORE_VERSION = 11;
 
     /**
      * @param density 1 for the brief's own pixels, 2 for twice as many in each direction

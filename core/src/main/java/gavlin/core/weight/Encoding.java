@@ -241,8 +241,8 @@ public record Encoding(
                         ? WebpWriter.writeLossy(pixels, subject.webpAlpha(), lossyWebp(), tags)
                         : WebpWriter.writeLossless(pixels, way == Way.LOSSLESS ? 100 : (int) quality, tags);
             case AVIF -> AvifWriter.write(pixels, (int) quality, alphaQuality, chroma, tags);
-            case ICO -> IcoWriter.wrap(png(pixels, Tags.NONE), pixels.size());
-            default -> png(pixels, tags);
+            case ICO -> IcoWriter.wrap(png(subject, Tags.NONE), pixels.size());
+            default -> png(subject, tags);
         };
     }
 
@@ -257,8 +257,9 @@ public record Encoding(
         };
     }
 
-    private byte[] png(Pixels pixels, Tags tags) {
-        Palette palette = way == Way.PALETTE ? Palette.reduced(pixels, colours, dithered) : Palette.exact(pixels);
+    private byte[] png(Subject subject, Tags tags) {
+        Pixels pixels = subject.pixels();
+        Palette palette = way == Way.PALETTE ? Palette.reduced(subject, colours, dithered) : Palette.exact(pixels);
         byte[] listed = palette == null ? null : PngWriter.write(pixels, tags, palette.colours(), palette.indices());
         boolean small = pixels.size().pixels() <= SMALL;
         if (listed != null && (way == Way.PALETTE || !small)) {

@@ -55,7 +55,11 @@ final class NearestColour {
     static float[] place(int argb) {
         float[] place = new float[DIMENSIONS];
         put(argb, 0, place, 0);
-        put(argb, 255, place, 3);
+        if (argb >>> 24 == 255) {
+            System.arraycopy(place, 0, place, 3, 3); // nothing shines through
+        } else {
+            put(argb, 255, place, 3);
+        }
         return place;
     }
 

@@ -43,9 +43,14 @@ record Palette(int[] colours, byte[] indices) {
      * @param size 2..256 colours
      * @param dithered whether errors are spread to neighbours (R. Floyd, L. Steinberg 1976)
      */
-    static Palette reduced(Pixels pixels, int size, boolean dithered) {
+    static Palette reduced(Subject subject, int size, boolean dithered) {
+        return of(subject.pixels(), subject.quantiser().colours(size), dithered);
+    }
+
+    /** A picture in some colours. */
+    static Palette of(Pixels pixels, int[] some, boolean dithered) {
         int[] argb = argb(pixels);
-        int[] colours = byAlpha(Quantiser.colours(argb, size));
+        int[] colours = byAlpha(some);
         NearestColour nearest = NearestColour.ofColours(colours);
         byte[] indices = dithered ? dither(pixels.size().width(), argb, colours, nearest) : plain(argb, nearest);
         return new Palette(colours, indices);
@@ -72,7 +77,8 @@ record Palette(int[] colours, byte[] indices) {
         return new Pixels(original.size(), 4, out);
     }
 
-    private static int[] argb(Pixels pixels) {
+    /** Straight 0xAARRGGBB, 0 for all that is clear. */
+    static int[] argb(Pixels pixels) {
         byte[] in = pixels.samples();
         int channels = pixels.channels();
         int[] out = new int[in.length / channels];

@@ -7,8 +7,8 @@ import gavlin.core.damage.Damage;
 import gavlin.core.damage.Original;
 import gavlin.core.weight.Encoding.Way;
 import gavlin.core.weight.WeightSearch.Request;
-import java.util.List;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 
 /** PNG and ICO: exact, else the most colours that keep the limit, without dithering and with it. */
 final class PaletteSearch extends TypeSearch {
@@ -16,23 +16,26 @@ final class PaletteSearch extends TypeSearch {
     private static final long SMALL = 60_000;
 
     private static final int FEWEST = 2;
-    private static final int MOST = 256;
+    static final int MOST = 256;
     /** A palette's size changes in steps: nearer than this to a limit it hardly comes. */
     private static final double ENOUGH = 0.93;
 
-    private static final int PLAIN_ENCODES = 7;
     /** Of a large picture, whose palettes take long. */
+    private static final double NEAR_ENOUGH = 0.95;
+
+    private static final int PLAIN_ENCODES = 7;
     private static final int FEW_ENCODES = 4;
+    /** Of a large picture with so many colours as its sample tells: what the first weighs corrects that. */
+    private static final int WHOLE_ENCODES = 3;
     /** Dithered, a file is as heavy as one of twice as many colours, as measured on logos and gradients. */
     private static final double LIGHTER = 0.5;
+    /** Where even then it is so much heavier, as of drawings with flat grounds, it would be left with too few colours. */
+    private static final double MUCH_HEAVIER = 1.5;
 
     /** Shares of a file made without loss and with little effort: the least that effort makes of it (0.71 to 1.08 as measured), and a palette that doesn't look bad. */
-    private static final double EXACT_AT_LEAST = 0.5;
+    private static final double EXACT_AT_LEAST = 0.65;
 
     private static final double PALETTE_AT_LEAST = 0.15;
-
-    /** A lossy file of the same weight is better than one whose damage is so great. */
-    private static final double LOOKS_BAD = 1.5 * Damage.NOT_SEEN;
 
     private static final double LEAST_STEP = 0.01;
 
@@ -64,7 +67,7 @@ final class PaletteSearch extends TypeSearch {
         }
         isPutOff = request.maybeLossy() && !request.soonTried();
         if (!isPutOff) {
-            fewerColours();
+            fewerColours(Double.POSITIVE_INFINITY);
         }
     }
 
@@ -78,42 +81,58 @@ final class PaletteSearch extends TypeSearch {
     void goOn(double seen) {
         boolean mayLookBetter = quick == 0 || seen > Damage.NOT_SEEN && quick * PALETTE_AT_LEAST <= request.maxBytes();
         if (isPutOff && mayLookBetter) {
-            fewerColours();
+            fewerColours(seen);
         }
     }
 
-    private void fewerColours() {
-        Sample sample = quick == 0 ? null : trials.sample();
+    /** @param seen the least damage of what there is */
+    private void fewerColours(double seen) {
+        Sample sample = request.soonTried() ? null : trials.sample();
         if (sample == null) {
             fewerColoursOfAll();
         } else {
-            fewerColours(sample);
+            fewerColours(sample, seen);
         }
     }
 
     private void fewerColoursOfAll() {
-        boolean soon = request.soonTried();
-        search(false, soon ? PLAIN_ENCODES : FEW_ENCODES, 64, MOST);
+        search(false, PLAIN_ENCODES, 64, MOST);
         int most = trials.heaviestKeeping(Way.PALETTE)
                 .map(trial -> trial.encoding().colours())
                 .orElse(FEWEST);
-        search(true, soon ? trials.left() : 2, Math.max(FEWEST, LIGHTER * most), most);
+        search(true, trials.left(), Math.max(FEWEST, LIGHTER * most), most);
     }
 
-    /** A part tells how many colours go in: the whole is made of them, and dithered; not beside a lossy file when they look bad. */
-    private void fewerColours(Sample sample) {
-        double at = sample.around(
-                        new double[] {place(64), place(MOST)},
-                        Math.log(request.maxBytes()),
-                        0,
-                        x -> request.write(Encoding.palette(type, colours(x), false), sample.bands()).length)[0];
-        Encoding plain = Encoding.palette(type, colours(at), false);
-        Encoding dithered = Encoding.palette(type, (int) Math.max(FEWEST, LIGHTER * plain.colours()), true);
-        if (!request.maybeLossy() || looks(plain, sample.bands()) <= LOOKS_BAD) {
-            trials.makeAll(List.of(plain, dithered));
+    /** A part tells how many colours go in: the whole is made of them, and dithered; not when the part looks worse than what there is. */
+    private void fewerColours(Sample sample, double seen) {
+        PaletteSample plain = new PaletteSample(request, sample, type, false);
+        Encoding most = plain.most(64, MOST);
+        if (seen < Double.POSITIVE_INFINITY && looks(most, sample.bands()) > seen) {
+            return;
         }
-        if (!request.maybeLossy() && trials.heaviestKeeping(Way.PALETTE).isEmpty()) {
-            search(false, FEW_ENCODES, Math.max(FEWEST, 0.5 * plain.colours()), plain.colours());
+        PaletteSample dithered = new PaletteSample(request, sample, type, true);
+        int fewer = (int) Math.max(FEWEST, LIGHTER * most.colours());
+        boolean mayDither =
+                most.colours() == MOST || dithered.bytes(fewer) <= MUCH_HEAVIER * plain.bytes(most.colours());
+        Stream<Runnable> ways =
+                Stream.of(() -> make(plain, most), () -> make(dithered, dithered.most(fewer, 2 * fewer)));
+        ways.limit(mayDither ? 2 : 1).parallel().forEach(Runnable::run);
+        if (!isPutOff && trials.heaviestKeeping(Way.PALETTE).isEmpty()) {
+            search(false, FEW_ENCODES, FEWEST, Math.max(2 * FEWEST, most.colours()));
+        }
+    }
+
+    /** And again while what it weighs corrects the part. */
+    private void make(PaletteSample told, Encoding first) {
+        Encoding most = first;
+        for (int i = 0; i < WHOLE_ENCODES; i++) {
+            Trial whole = trials.make(most);
+            boolean near = whole.bytes() >= NEAR_ENOUGH * request.maxBytes() || most.colours() == MOST;
+            if (trials.keeps(whole) && near) {
+                return;
+            }
+            told.learn(whole);
+            most = told.most(Math.max(FEWEST, most.colours() / 2), most.colours());
         }
     }
 
@@ -136,11 +155,11 @@ final class PaletteSearch extends TypeSearch {
     }
 
     /** Equal steps of the place double the colours. */
-    private static int colours(double place) {
+    static int colours(double place) {
         return (int) Math.round(FEWEST * Math.pow((double) MOST / FEWEST, place));
     }
 
-    private static double place(double colours) {
+    static double place(double colours) {
         return Math.log(colours / FEWEST) / Math.log((double) MOST / FEWEST);
     }
 }

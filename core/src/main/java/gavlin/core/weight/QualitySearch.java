@@ -41,7 +41,7 @@ final class QualitySearch<F> {
      * @param limit that the value must not exceed
      * @param enough below the limit, but near enough to end the search
      * @param leastStep of x: smaller ones make files that hardly differ
-     * @param most evaluations, at least one
+     * @param most evaluations that make something new, at least one
      */
     QualitySearch(
             DoubleFunction<F> maker,
@@ -64,12 +64,15 @@ final class QualitySearch<F> {
      */
     Answer<F> run(double... first) {
         double[] next = first;
+        boolean stays = false;
         while (next.length > 0) {
             boolean bracketed = below != null && above != null;
             List<Try<F>> made = make(next);
-            if (made.stream().allMatch(this::isKnown)) {
+            boolean known = made.stream().allMatch(this::isKnown);
+            if (known && stays) {
                 break; // a step of the encoder lies between them
             }
+            stays = known;
             for (Try<F> one : made) {
                 if (one.value <= limit) {
                     below = below == null || one.x > below.x ? one : below;
@@ -102,12 +105,12 @@ final class QualitySearch<F> {
 
     /** The next to try; none when the answer is near enough or can't come nearer. */
     private double[] next() {
-        int left = most - tries.size();
+        long left = most - tries.stream().map(Try::made).distinct().count();
         if (left <= 0 || below == null && above.x <= 0) {
             return new double[0];
         }
         double[] wished = wished();
-        return Arrays.copyOf(wished, Math.min(left, wished.length));
+        return Arrays.copyOf(wished, (int) Math.min(left, wished.length));
     }
 
     private double[] wished() {

@@ -20,13 +20,26 @@ final class Quantiser {
     /** One occupied cell: its mean colour, where that lies, and how many pixels it stands for. */
     private record Entry(int colour, float[] place, int count) {}
 
-    private Quantiser() {}
+    private final List<Entry> entries;
+
+    /** @param argb straight colours, 0xAARRGGBB */
+    Quantiser(int[] argb) {
+        this.entries = entries(argb);
+    }
 
     /** At most {@code size} straight colours that serve these best, 0xAARRGGBB. */
-    static int[] colours(int[] argb, int size) {
-        List<Entry> entries = entries(argb);
+    int[] colours(int size) {
+        return colours(size, REFINEMENTS);
+    }
+
+    /** Nearly as good ones, in a fifth of the time. */
+    int[] coloursAtOnce(int size) {
+        return colours(size, 1);
+    }
+
+    private int[] colours(int size, int rounds) {
         int[] colours = means(new NearestColour(split(entries, size)), entries);
-        for (int round = 1; round < REFINEMENTS; round++) {
+        for (int round = 1; round < rounds; round++) {
             colours = means(NearestColour.ofColours(colours), entries);
         }
         return Arrays.stream(colours).distinct().toArray();

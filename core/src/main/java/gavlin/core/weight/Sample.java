@@ -3,6 +3,7 @@ package gavlin.core.weight;
 import gavlin.core.geometry.Size;
 import gavlin.core.raster.Pixels;
 import java.util.function.DoubleToIntFunction;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * A quarter of a large picture, in bands over its whole width, so that nothing beside nothing is missed: encoded, it tells
@@ -51,15 +52,20 @@ record Sample(Subject bands, double share) {
      * @param bytes of the bands' file at a place
      */
     double[] around(double[] usual, double logLimit, int overhead, DoubleToIntFunction bytes) {
-        QualitySearch<Double> search = new QualitySearch<>(
-                x -> Math.log(Math.max(1, bytes.applyAsInt(x) - overhead) / share + overhead),
-                size -> size,
-                logLimit,
-                logLimit - NEAR,
-                MARGIN,
-                MOST_ENCODES);
-        double at = search.run(usual).chosen().x();
+        double at = at(usual, logLimit, x -> Math.log(Math.max(1, bytes.applyAsInt(x) - overhead) / share + overhead));
         double low = Math.max(0, Math.min(1 - 2 * MARGIN, at - MARGIN));
         return new double[] {low, low + 2 * MARGIN};
+    }
+
+    /**
+     * The greatest place on a scale where the logarithm of a size keeps a limit, to a twentieth of the size.
+     *
+     * @param usual two places to begin with
+     * @param logBytes at a place
+     */
+    double at(double[] usual, double logLimit, DoubleUnaryOperator logBytes) {
+        QualitySearch<Double> search = new QualitySearch<>(
+                logBytes::applyAsDouble, size -> size, logLimit, logLimit - NEAR, MARGIN, MOST_ENCODES);
+        return search.run(usual).chosen().x();
     }
 }

@@ -16,6 +16,8 @@ final class Subject {
     /** Of the density of colour that was asked for last: a search goes from one to the next. */
     private volatile Cosines latest = new Cosines(null, null);
 
+    private volatile Quantiser quantiser;
+
     private record Cosines(Chroma chroma, JpegEncoder encoder) {}
 
     Subject(Pixels pixels) {
@@ -29,6 +31,15 @@ final class Subject {
 
     WebpAlpha webpAlpha() {
         return webpAlpha;
+    }
+
+    Quantiser quantiser() {
+        Quantiser known = quantiser;
+        if (known == null) {
+            known = new Quantiser(Palette.argb(pixels));
+            quantiser = known;
+        }
+        return known;
     }
 
     JpegEncoder jpeg(Chroma chroma) {

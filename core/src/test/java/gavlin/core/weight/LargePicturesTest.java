@@ -19,6 +19,8 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Of a large picture only what can win is made, as each try takes long. */
 class LargePicturesTest {
@@ -200,6 +202,25 @@ class LargePicturesTest {
         int all = Encoding.webp(96, 100).write(grainy, Tags.NONE).length;
         Outcome outcome = search(grainy, 11 * all / 10, PictureType.WEBP);
         assertTrue(outcome.damage().seen() <= Damage.NOT_SEEN, outcome.tried().toString());
+    }
+
+    /** A part tells how many colours go in, and the first file corrects it: few whole files, and the last near the limit. */
+    @ParameterizedTest
+    @ValueSource(ints = {15_000, 25_000, 60_000})
+    void cutOutAsPng_usesItsLimit_withFewFiles(int limit) {
+        Outcome outcome = search(cutOut(), limit, PictureType.PNG);
+        assertTrue(
+                outcome.file().length <= limit && outcome.file().length > 0.9 * limit,
+                outcome.tried().toString());
+        assertTrue(outcome.tried().size() <= 6, outcome.tried().toString());
+    }
+
+    @Test
+    void cutOutAsPng_whereTheLimitHasRoom_hasAllColours_plainAndDithered() {
+        List<Candidate> tried = search(cutOut(), 150_000, PictureType.PNG).tried();
+        assertEquals(
+                List.of("png-256", "png-256-dithered"),
+                tried.stream().map(Candidate::encoding).toList());
     }
 
     @Test

@@ -38,7 +38,8 @@ class PaletteTest {
     /** PNG's tRNS lists alphas from the first entry on and may stop early: the transparent ones come first. */
     @Test
     void colours_areOrderedByAlpha() {
-        int[] alphas = Arrays.stream(Palette.reduced(MARK, 64, false).colours())
+        int[] alphas = Arrays.stream(
+                        Palette.reduced(new Subject(MARK), 64, false).colours())
                 .map(c -> c >>> 24)
                 .toArray();
         int[] sorted = alphas.clone();
@@ -49,7 +50,7 @@ class PaletteTest {
     @ParameterizedTest
     @ValueSource(ints = {2, 16, 64, 256})
     void reduced_anySize_hasAtMostThatManyColours(int size) {
-        Palette palette = Palette.reduced(PHOTO, size, false);
+        Palette palette = Palette.reduced(new Subject(PHOTO), size, false);
         assertTrue(palette.colours().length <= size);
         for (byte index : palette.indices()) {
             assertTrue((index & 0xff) < palette.colours().length);
@@ -61,7 +62,8 @@ class PaletteTest {
         double previous = 0;
         for (int size : new int[] {4, 16, 64, 256}) {
             double psnr = Reference.psnr(
-                    opaque(PHOTO), Palette.reduced(PHOTO, size, false).toPixels(PHOTO));
+                    opaque(PHOTO),
+                    Palette.reduced(new Subject(PHOTO), size, false).toPixels(PHOTO));
             assertTrue(psnr > previous + 1, size + " colours: " + psnr + " dB");
             previous = psnr;
         }
@@ -72,7 +74,9 @@ class PaletteTest {
     void reduced_transparentMark_keepsClearPixelsClearAndSolidOnesSolid() {
         for (boolean dithered : new boolean[] {false, true}) {
             byte[] before = MARK.samples();
-            byte[] after = Palette.reduced(MARK, 256, dithered).toPixels(MARK).samples();
+            byte[] after = Palette.reduced(new Subject(MARK), 256, dithered)
+                    .toPixels(MARK)
+                    .samples();
             for (int i = 3; i < before.length; i += 4) {
                 boolean clear = before[i] == 0;
                 assertTrue(!clear || after[i] == 0, "pixel " + i / 4 + " was clear, has alpha " + (after[i] & 0xff));

@@ -72,6 +72,16 @@ class QualitySearchTest {
         assertTrue(answer.tries().size() <= Trials.MOST);
     }
 
+    /** Palettes of 2 to 256 colours: between two places may lie a number, or none. */
+    @ParameterizedTest
+    @ValueSource(ints = {2, 3, 4, 5, 6, 9, 17, 63, 200})
+    void wholeNumbers_upToTheOneThatKeepsTheLimit_areTried(int most) {
+        DoubleUnaryOperator sizes = x -> 1000 + 400 * Math.round(2 * Math.pow(128, x));
+        Answer<Integer> answer = search(sizes, 1000 + 400 * most + 200, 5.0 / 7, 1);
+        double colours = (answer.chosen().made() - 1000) / 400.0;
+        assertEquals(most, colours, 0.03 * most);
+    }
+
     private static void assertUsed(Answer<Integer> answer, int limit) {
         int bytes = answer.chosen().made();
         assertTrue(bytes <= limit && bytes >= ENOUGH * limit, bytes + " of " + limit);
