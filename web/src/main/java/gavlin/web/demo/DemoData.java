@@ -25,12 +25,15 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
 import java.util.List;
 import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.SingleConnectionDataSource;
 import org.springframework.stereotype.Component;
 
 /**
@@ -46,6 +49,12 @@ class DemoData implements SmartInitializingSingleton {
     private static final String TOLVANE = "tolvane";
     private static final String QUILLET = "quillet-street";
 
+    /** Of the database, whichever other has the same server. It goes with the connection, and so with a node that is killed. */
+    private static final String LOCK = "CONCAT('demo of ', LEFT(DATABASE(), 50))";
+
+    private static final int LOCK_SECONDS = 600;
+
+    private final JdbcTemplate sql;
     private final Accounts accounts;
     private final Sites sites;
     private final Pictures pictures;
@@ -57,6 +66,7 @@ class DemoData implements SmartInitializingSingleton {
     private final Sheets sheets;
 
     DemoData(
+            JdbcTemplate sql,
             Accounts accounts,
             Sites sites,
             Sheets sheets,
@@ -66,6 +76,7 @@ class DemoData implements SmartInitializingSingleton {
             FitBook book,
             Renditions renditions,
             Shelf shelf) {
+        this.sql = sql;
         this.shelf = shelf;
         this.accounts = accounts;
         this.sites = sites;
@@ -79,9 +90,30 @@ class DemoData implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() {
-        if (!accounts.isEmpty() && !isHalfDone()) {
-            return;
+        if (isMissing()) {
+            sql.execute(this::drawAlone);
         }
+    }
+
+    /** Nodes that are started at once would take one another's for what a killed start left. */
+    private Void drawAlone(Connection connection) {
+        JdbcTemplate holder = new JdbcTemplate(new SingleConnectionDataSource(connection, true));
+        holder.queryForObject("SELECT GET_LOCK(" + LOCK + ", " + LOCK_SECONDS + ")", Integer.class);
+        try {
+            if (isMissing()) {
+                draw();
+            }
+        } finally {
+            holder.queryForObject("SELECT RELEASE_LOCK(" + LOCK + ")", Integer.class);
+        }
+        return null;
+    }
+
+    private boolean isMissing() {
+        return accounts.isEmpty() || isHalfDone();
+    }
+
+    private void draw() {
         LOG.info("drawing the demo's pictures");
         Viewer warden = accounts.isEmpty()
                 ? accounts.addToDemo("warden", "Wenna Carlyon", PASSWORD, true)
