@@ -23,10 +23,12 @@ import java.util.stream.Stream;
 import java.util.zip.CRC32;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Isolated;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
+@Isolated("each file has two seconds")
 class HostileFilesTest {
     private static final Pixels PHOTO = Reference.noise(Size.parse("48x32"), 3, 5);
 
