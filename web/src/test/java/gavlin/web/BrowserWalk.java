@@ -83,8 +83,8 @@ abstract class BrowserWalk {
 
     @AfterEach
     void closePage() {
-        forgetWhatPagesKept();
         context.pages().forEach(Page::close);
+        forgetWhatPagesKept();
         if (page.context() != context) {
             page.context().close();
         }
@@ -98,6 +98,7 @@ abstract class BrowserWalk {
         what.addProperty("origin", gavlin.address());
         what.addProperty("storageTypes", "local_storage,session_storage,indexeddb");
         context.newCDPSession(any).send("Storage.clearDataForOrigin", what);
+        any.close();
     }
 
     void signIn() {
