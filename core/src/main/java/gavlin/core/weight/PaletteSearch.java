@@ -36,6 +36,8 @@ final class PaletteSearch extends TypeSearch {
     private static final double EXACT_AT_LEAST = 0.65;
 
     private static final double PALETTE_AT_LEAST = 0.15;
+    /** A part that is packed alone weighs some percent more than its share of the whole, or less. */
+    private static final double PART_TELLS = 1.15;
 
     private static final double LEAST_STEP = 0.01;
 
@@ -56,10 +58,9 @@ final class PaletteSearch extends TypeSearch {
         if (photograph && request.pixels().size().pixels() > SMALL) {
             return; // as a palette it is heavier or looks worse, and takes long
         }
-        // Of a large picture only what may keep the limit is made.
         int roughly = request.roughly(PngWriter::roughly);
         quick = request.isOfMuchDetail(roughly) ? roughly : 0;
-        if (roughly * EXACT_AT_LEAST <= request.maxBytes() || Palette.exact(request.pixels()) != null) {
+        if (mayBeExact(roughly)) {
             Trial exact = trials.make(Encoding.lossless(type));
             if (photograph || trials.keeps(exact)) {
                 return;
@@ -69,6 +70,19 @@ final class PaletteSearch extends TypeSearch {
         if (!isPutOff) {
             fewerColours(Double.POSITIVE_INFINITY);
         }
+    }
+
+    /** Of a large picture only what may keep the limit is made: a quick file tells, and in doubt a part made with all effort. */
+    private boolean mayBeExact(int roughly) {
+        if (roughly * EXACT_AT_LEAST > request.maxBytes()) {
+            return Palette.exact(request.pixels()) != null;
+        }
+        Sample sample = trials.sample();
+        if (quick <= request.maxBytes() || sample == null) {
+            return true;
+        }
+        int part = request.write(Encoding.lossless(type), sample.bands()).length;
+        return part / sample.share() <= PART_TELLS * request.maxBytes();
     }
 
     @Override
