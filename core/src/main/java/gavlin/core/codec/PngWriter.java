@@ -56,32 +56,29 @@ public final class PngWriter {
      * @param indices one for each pixel
      */
     public static byte[] write(Pixels pixels, Tags tags, int[] palette, byte[] indices) {
-        int depth = depth(palette);
-        int rowBytes = (pixels.size().width() * depth + 7) / 8;
-        byte[] data = PngPacker.packedIndices(inRows(pixels.size(), depth, rowBytes, indices), rowBytes);
-        return assemble(pixels, tags, depth, 3, palette, data);
+        Rows rows = Rows.of(pixels.size(), palette, indices);
+        return assemble(pixels, tags, rows.depth, 3, palette, PngPacker.packedIndices(rows.bytes, rows.length));
     }
 
     /** About how many bytes that will be, in a third of the time. */
     public static int roughly(Pixels pixels, int[] palette, byte[] indices) {
-        int depth = depth(palette);
-        int rowBytes = (pixels.size().width() * depth + 7) / 8;
-        return PngPacker.roughlyIndices(inRows(pixels.size(), depth, rowBytes, indices), rowBytes) + 4 * palette.length;
+        Rows rows = Rows.of(pixels.size(), palette, indices);
+        return PngPacker.roughlyIndices(rows.bytes, rows.length) + 4 * palette.length;
     }
 
-    /** Bits for an index. */
-    private static int depth(int[] palette) {
-        return palette.length <= 2 ? 1 : palette.length <= 4 ? 2 : palette.length <= 16 ? 4 : 8;
-    }
-
-    private static byte[] inRows(Size size, int depth, int rowBytes, byte[] indices) {
-        int width = size.width();
-        byte[] rows = new byte[rowBytes * size.height()];
-        for (int i = 0; i < indices.length; i++) {
-            int bit = i % width * depth;
-            rows[i / width * rowBytes + bit / 8] |= (byte) ((indices[i] & 0xff) << 8 - depth - bit % 8);
+    /** Indices as PNG stores them. @param depth bits for each @param length of a row, bytes */
+    private record Rows(int depth, int length, byte[] bytes) {
+        static Rows of(Size size, int[] palette, byte[] indices) {
+            int width = size.width();
+            int depth = palette.length <= 2 ? 1 : palette.length <= 4 ? 2 : palette.length <= 16 ? 4 : 8;
+            int length = (width * depth + 7) / 8;
+            byte[] bytes = new byte[length * size.height()];
+            for (int i = 0; i < indices.length; i++) {
+                int bit = i % width * depth;
+                bytes[i / width * length + bit / 8] |= (byte) ((indices[i] & 0xff) << 8 - depth - bit % 8);
+            }
+            return new Rows(depth, length, bytes);
         }
-        return rows;
     }
 
     private static byte[] assemble(Pixels pixels, Tags tags, int depth, int colourType, int[] palette, byte[] data) {

@@ -26,6 +26,7 @@ final class PaletteSample {
         this.sample = sample;
         this.type = type;
         this.dithered = dithered;
+        sample.bands().prepare(encoding(PaletteSearch.MOST));
     }
 
     /** The most colours that keep the limit, so far as is known. @param usual two numbers of them to begin with */

@@ -130,6 +130,7 @@ final class PaletteSearch extends TypeSearch {
                 most.colours() == MOST || dithered.bytes(fewer) <= MUCH_HEAVIER * plain.bytes(most.colours());
         Stream<Runnable> ways =
                 Stream.of(() -> make(plain, most), () -> make(dithered, dithered.most(fewer, 2 * fewer)));
+        trials.prepare(most);
         ways.limit(mayDither ? 2 : 1).parallel().forEach(Runnable::run);
         if (!isPutOff && trials.heaviestKeeping(Way.PALETTE).isEmpty()) {
             search(false, FEW_ENCODES, FEWEST, Math.max(2 * FEWEST, most.colours()));
@@ -158,6 +159,7 @@ final class PaletteSearch extends TypeSearch {
 
     private void search(boolean dithered, int encodes, double few, double many) {
         double limit = Math.log(request.maxBytes());
+        trials.prepare(Encoding.palette(type, MOST, dithered));
         QualitySearch<Trial> search = new QualitySearch<>(
                 x -> trials.make(Encoding.palette(type, colours(x), dithered)),
                 made -> Math.log(made.bytes()),

@@ -55,6 +55,8 @@ final class Subject {
     void prepare(Encoding encoding) {
         if (encoding.type() == PictureType.JPEG) {
             jpeg(encoding.chroma());
+        } else if (encoding.way() == Encoding.Way.PALETTE) {
+            quantiser();
         }
     }
 }

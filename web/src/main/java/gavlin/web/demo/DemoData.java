@@ -98,7 +98,10 @@ class DemoData implements SmartInitializingSingleton {
     /** Nodes that are started at once would take one another's for what a killed start left. */
     private Void drawAlone(Connection connection) {
         JdbcTemplate holder = new JdbcTemplate(new SingleConnectionDataSource(connection, true));
-        holder.queryForObject("SELECT GET_LOCK(" + LOCK + ", " + LOCK_SECONDS + ")", Integer.class);
+        Integer taken = holder.queryForObject("SELECT GET_LOCK(" + LOCK + ", " + LOCK_SECONDS + ")", Integer.class);
+        if (taken == null || taken != 1) {
+            throw new IllegalStateException("another node has been drawing the demo for " + LOCK_SECONDS + " s");
+        }
         try {
             if (isMissing()) {
                 draw();
